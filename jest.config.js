@@ -1,0 +1,22 @@
+/** One project a workspace; all run as ES modules, TypeScript stripped by swc. */
+const common = {
+  testEnvironment: "node",
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        module: { type: "es6" },
+        jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } },
+      },
+    ],
+  },
+};
+
+export default {
+  projects: [
+    { ...common, displayName: "core", rootDir: "core" },
+    { ...common, displayName: "server", rootDir: "server" },
+    { ...common, displayName: "web", rootDir: "web" },
+  ],
+};
