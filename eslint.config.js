@@ -20,7 +20,16 @@ const coreLayers = [
 /** Folders of web, lowest first. */
 const webLayers = ["theme", "ui", "data", "bench", "stations"];
 
-const framework = ["react", "react-*", "express", "knex", "better-sqlite3", "styled-components", "swr", "node:*"];
+const framework = [
+  "react",
+  "react-*",
+  "express",
+  "knex",
+  "better-sqlite3",
+  "styled-components",
+  "swr",
+  "node:*",
+];
 
 /** One rule set a folder: no import from a later folder, and of earlier ones only their index. */
 function layerRules(root, layers, forbidden) {

@@ -1,0 +1,184 @@
+import { commonTerminals, type BoardProfile } from "../board/index.ts";
+import type { DeviceContact } from "../device/index.ts";
+import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "./installation.ts";
+
+/** Something current passes through, by kind and id: a wire, a link, or a device's contact. */
+export interface Element {
+  kind: "wire" | "link" | "contact";
+  id: string;
+}
+
+interface Edge {
+  to: Node;
+  /** Undefined for the board's own copper. */
+  element?: Element;
+}
+
+/** How an input reads: closed or open, and what the closed loop runs through. */
+export interface InputReading {
+  closed: boolean;
+  loop: Element[];
+}
+
+/** How a device's supply is met. */
+export type SupplyState = "supplied" | "absent" | "reversed";
+
+/** The circuit read at one moment. */
+export interface Readings {
+  inputs: Record<string, InputReading>;
+  /** By `device/supply`. */
+  supplies: Record<string, SupplyState>;
+}
+
+type Graph = Map<Node, Edge[]>;
+
+function join(graph: Graph, a: Node, b: Node, element?: Element): void {
+  for (const [from, to] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const edges = graph.get(from);
+    if (edges) edges.push({ to, element });
+    else graph.set(from, [{ to, element }]);
+  }
+}
+
+function joinAll(graph: Graph, terminals: readonly string[]): void {
+  for (let at = 1; at < terminals.length; at++)
+    join(graph, terminalNode(terminals[0]!), terminalNode(terminals[at]!));
+}
+
+/** The board's own copper: terminals of one common, or of one pole of a rail, are one point. */
+function boardCopper(graph: Graph, board: BoardProfile): void {
+  for (const common of board.commons) joinAll(graph, common.terminals);
+  for (const rail of board.rails) {
+    joinAll(graph, rail.plus);
+    joinAll(graph, rail.minus);
+  }
+}
+
+/** True when the contact conducts: as it rests, unless it is tripped; one that needs a supply opens without it. */
+function conducts(contact: DeviceContact, tripped: boolean, supplied: boolean): boolean {
+  if (contact.supply && !supplied) return false;
+  return (contact.rest === "closed") !== tripped;
+}
+
+/** The shortest way through the graph, as the elements passed; undefined when the ends do not meet. */
+function path(graph: Graph, from: Node, goals: ReadonlySet<Node>): Element[] | undefined {
+  const cameBy = new Map<Node, { from: Node; element?: Element } | undefined>([[from, undefined]]);
+  const queue: Node[] = [from];
+  for (let node = queue.shift(); node !== undefined; node = queue.shift()) {
+    if (goals.has(node)) {
+      const elements: Element[] = [];
+      for (let step = cameBy.get(node); step; step = cameBy.get(step.from))
+        if (step.element) elements.unshift(step.element);
+      return elements;
+    }
+    for (const edge of graph.get(node) ?? [])
+      if (!cameBy.has(edge.to)) {
+        cameBy.set(edge.to, { from: node, element: edge.element });
+        queue.push(edge.to);
+      }
+  }
+  return undefined;
+}
+
+function graphOf(at: Installation, supplies: Record<string, SupplyState>): Graph {
+  const graph: Graph = new Map();
+  boardCopper(graph, at.board);
+  for (const wire of at.wires) join(graph, wire.from, wire.to, { kind: "wire", id: wire.id });
+  for (const link of at.board.links)
+    if (at.linksIn.has(link.id))
+      join(graph, terminalNode(link.between[0]), terminalNode(link.between[1]), {
+        kind: "link",
+        id: link.id,
+      });
+  for (const device of at.devices)
+    for (const contact of device.profile.contacts) {
+      const id = `${device.id}/${contact.id}`;
+      if (conducts(contact, at.tripped.has(id), supplies[`${device.id}/${contact.supply}`] === "supplied"))
+        join(graph, pinNode(device.id, contact.pins[0]), pinNode(device.id, contact.pins[1]), {
+          kind: "contact",
+          id,
+        });
+    }
+  return graph;
+}
+
+/** A source that lives just now, with the nodes of its poles. */
+interface Source {
+  kind: "dc" | "ac";
+  plus: Set<Node>;
+  minus: Set<Node>;
+}
+
+function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Source[] {
+  if (!at.powered) return [];
+  const rails = at.board.rails
+    .filter((rail) => rail.live === "always")
+    .map((rail) => ({
+      kind: rail.kind,
+      plus: new Set(rail.plus.map(terminalNode)),
+      minus: new Set(rail.minus.map(terminalNode)),
+    }));
+  const made = at.devices.flatMap((device) =>
+    device.profile.supplies.some((supply) => supplies[`${device.id}/${supply.id}`] === "supplied")
+      ? device.profile.provides.map((rail) => ({
+          kind: rail.kind,
+          plus: new Set([pinNode(device.id, rail.pins.plus)]),
+          minus: new Set([pinNode(device.id, rail.pins.minus)]),
+        }))
+      : [],
+  );
+  return [...rails, ...made];
+}
+
+function supplyState(
+  graph: Graph,
+  sources: readonly Source[],
+  device: PlacedDevice,
+  pins: { plus: string; minus: string },
+): SupplyState {
+  const reaches = (pin: string, pole: ReadonlySet<Node>) =>
+    path(graph, pinNode(device.id, pin), pole) !== undefined;
+  let state: SupplyState = "absent";
+  for (const source of sources) {
+    if (reaches(pins.plus, source.plus) && reaches(pins.minus, source.minus)) return "supplied";
+    if (reaches(pins.plus, source.minus) && reaches(pins.minus, source.plus))
+      state = source.kind === "ac" ? "supplied" : "reversed";
+    if (state === "supplied") return state;
+  }
+  return state;
+}
+
+function suppliesOf(at: Installation): Record<string, SupplyState> {
+  let supplies: Record<string, SupplyState> = {};
+  // A converter lives once it is fed, and may feed another device: as many rounds as there are devices settle it.
+  for (let round = 0; round <= at.devices.length; round++) {
+    const graph = graphOf(at, supplies);
+    const sources = sourcesOf(at, supplies);
+    const next: Record<string, SupplyState> = {};
+    for (const device of at.devices)
+      for (const supply of device.profile.supplies)
+        next[`${device.id}/${supply.id}`] = supplyState(graph, sources, device, supply.pins);
+    if (JSON.stringify(next) === JSON.stringify(supplies)) break;
+    supplies = next;
+  }
+  return supplies;
+}
+
+/**
+ * Reads the circuit: whether each input's loop to its common is closed, through which wires, links and contacts, and
+ * which devices are supplied. Rails that live only while something moves count as dead: the gate rests.
+ */
+export function readCircuit(at: Installation): Readings {
+  const supplies = suppliesOf(at);
+  const graph = graphOf(at, supplies);
+  const inputs: Record<string, InputReading> = {};
+  for (const input of at.board.inputs) {
+    const common = new Set(commonTerminals(at.board, input).map(terminalNode));
+    const loop = path(graph, terminalNode(input.terminal), common);
+    inputs[input.id] = { closed: loop !== undefined, loop: loop ?? [] };
+  }
+  return { inputs, supplies };
+}

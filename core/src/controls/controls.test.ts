@@ -1,0 +1,121 @@
+import fc from "fast-check";
+import type { BehaviourId, BehaviourValue } from "../board/index.ts";
+import { clockToFraction } from "../quantity/index.ts";
+import { duet } from "../testing/shipped.ts";
+import {
+  behavioursAt,
+  commitFindings,
+  dialGives,
+  foundPositions,
+  planControls,
+  thresholdFindings,
+} from "./index.ts";
+import { safeFractions } from "./positions.ts";
+
+const board = duet();
+const delivered = foundPositions(board, { switches: {}, dials: {} });
+type Wished = Partial<Record<BehaviourId, BehaviourValue>>;
+const plan = (wishes: Wished, found = delivered) => planControls(board, wishes, found);
+const control = (wishes: Wished, id: string) => plan(wishes).controls.find((each) => each.id === id)!;
+
+describe("dials", () => {
+  test("30 s of rest on 4 to 160 s from 7 to 5 o'clock lies at 8:40 and is set at 8:45, which gives 31.3 s", () => {
+    // By hand: (30 − 4) / 156 = 0.1667 of 300° is 50°, 1 h 40 min after 7:00; a quarter hour nearest is 8:45, 52.5°.
+    const rest = control({ "automatic-closing-time": 30 }, "V1");
+    expect(rest.planned).toEqual(["8:45"]);
+    expect(rest.gives[0]?.given).toBeCloseTo(4 + (52.5 / 300) * 156, 6);
+  });
+
+  test("no other readable position comes nearer to what is wanted", () => {
+    const dial = board.dials[0]!;
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 160 }), (seconds) => {
+        const [clock] = control({ "automatic-closing-time": seconds }, "V1").planned;
+        const off = (fraction: number) =>
+          Math.abs(Number(dialGives(dial, fraction)["automatic-closing-time"]) - seconds);
+        const least = Math.min(...safeFractions(dial).map(off));
+        expect(off(clockToFraction(clock!, dial.sweep))).toBeCloseTo(least, 6);
+      }),
+      { seed: 3 },
+    );
+  });
+
+  test("the two-function dial: two leaves keep clear above its threshold, one leaf below", () => {
+    const threshold = 0.15;
+    for (const delay of [0, 1, 3, 8, 14, 40]) {
+      const pair = control({ "leaf-count": 2, "leaf-delay-closing": delay }, "V3");
+      expect(clockToFraction(pair.planned[0]!, board.dials[2]!.sweep)).toBeGreaterThan(threshold);
+    }
+    const single = control({ "leaf-count": 1 }, "V3");
+    expect(clockToFraction(single.planned[0]!, board.dials[2]!.sweep)).toBeLessThan(threshold);
+  });
+
+  test("what nobody asked for stays as found", () => {
+    expect(plan({}).controls.every((each) => !each.change)).toBe(true);
+    const odd = foundPositions(board, { switches: { S2: "on" }, dials: { V1: "2:00" } });
+    expect(planControls(board, { force: 50 }, odd).positions).toMatchObject({
+      switches: { S2: "on" },
+      dials: { V1: "2:00" },
+    });
+  });
+
+  test("setting the controls as planned gives what is wanted of every switch", () => {
+    const wishes: Wished = {
+      "automatic-closing": true,
+      "command-logic": "open-only",
+      "pre-warning": 3,
+      "photocell-reaction": "both",
+      "leaf-count": 2,
+    };
+    expect(behavioursAt(board, plan(wishes).positions)).toMatchObject(wishes);
+    expect(plan(wishes).findings).toEqual([]);
+  });
+});
+
+describe("what the board cannot give is said", () => {
+  const codes = (wishes: Wished) => plan(wishes).findings.map((each) => each.code);
+
+  test("rounded, out of reach, not settable, fighting", () => {
+    expect(codes({ "automatic-closing-time": 30 })).toEqual(["value-rounded"]);
+    expect(codes({ "automatic-closing-time": 300 })).toEqual(["value-out-of-reach"]);
+    expect(codes({ "leaf-delay-opening": 2 })).toEqual(["behaviour-not-settable"]);
+    expect(codes({ "pre-warning": 5 })).toEqual(["behaviours-fight"]);
+    expect(codes({ "leaf-count": 1, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
+  });
+
+  test("out of reach names both ends and what is given instead", () => {
+    expect(plan({ "automatic-closing-time": 300 }).findings[0]?.values).toMatchObject({
+      least: "4 s",
+      most: "160 s",
+      given: "160 s",
+      clock: "5:00",
+    });
+  });
+});
+
+describe("states", () => {
+  test("trap 13: PAIR left below its threshold on a pair of leaves", () => {
+    const { positions } = plan({ "leaf-count": 2, "leaf-delay-closing": 3 });
+    const [found] = thresholdFindings(board, delivered, positions);
+    expect(found).toMatchObject({
+      code: "dial-below-threshold",
+      values: { reads: "one leaf", threshold: "8:30", target: "9:45" },
+    });
+    expect(thresholdFindings(board, positions, positions)).toEqual([]);
+  });
+
+  test("trap 14: a moved dial and a moved switch each owe their own gesture", () => {
+    const moved = {
+      switches: { ...delivered.switches, S1: "on" as const },
+      dials: { ...delivered.dials, V2: "12:00" },
+    };
+    const findings = commitFindings(board, moved, delivered);
+    expect(findings.map((each) => [each.values.controls, each.values.gesture])).toEqual(
+      [
+        ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
+        ["S1", "Hold CALL for 5 s; the board reads the switches."],
+      ].sort((a, b) => (a[0]! < b[0]! ? -1 : 1)),
+    );
+    expect(commitFindings(board, moved, moved)).toEqual([]);
+  });
+});

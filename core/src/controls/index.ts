@@ -1,0 +1,6 @@
+export { commitFindings, forceFindings, thresholdFindings } from "./findings.ts";
+export type { Wishes } from "./fit.ts";
+export { planControls } from "./plan.ts";
+export type { ControlPlan, Given, PlannedControl } from "./plan.ts";
+export { behavioursAt, dialGives, foundPositions, movedControls } from "./positions.ts";
+export type { Positions } from "./positions.ts";

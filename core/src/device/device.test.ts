@@ -1,0 +1,52 @@
+import { ProblemsError } from "../finding/index.ts";
+import { shippedDevices } from "../testing/shipped.ts";
+import { checkDevice, parseDevice, type DeviceProfile } from "./index.ts";
+
+const glance = () => shippedDevices().find((device) => device.id === "ostwick-glance")!;
+
+describe("shipped devices", () => {
+  test("contradict themselves nowhere, and carry ids of their own", () => {
+    const devices = shippedDevices();
+    expect(devices.length).toBeGreaterThanOrEqual(8);
+    expect(new Set(devices.map((device) => device.id)).size).toBe(devices.length);
+    for (const device of devices) expect(checkDevice(device, device.id)).toEqual([]);
+  });
+
+  type Change = (device: DeviceProfile) => void;
+  const cases: [string, Change, RegExp][] = [
+    ["two pins of one id", (d) => (d.pins[1]!.id = "s-plus"), /pins\[1\]\.id: expected a pin id of its own/],
+    [
+      "a contact between one pin",
+      (d) => (d.contacts[0]!.pins = ["r-a", "r-a"]),
+      /contacts\[0\]\.pins: expected two different pins/,
+    ],
+    [
+      "a contact on no pin",
+      (d) => (d.contacts[0]!.pins = ["r-a", "r-z"]),
+      /contacts\[0\]\.pins\[1\]: .*found "r-z"/,
+    ],
+    [
+      "a pin tied to both poles",
+      (d) => (d.supplies[0]!.pins = { plus: "s-plus", minus: "s-plus" }),
+      /supplies\[0\]\.pins: expected two different pins/,
+    ],
+    [
+      "a supply that is not there",
+      (d) => (d.contacts[0]!.supply = "mains"),
+      /contacts\[0\]\.supply: .*found "mains"/,
+    ],
+    [
+      "volts the wrong way round",
+      (d) => (d.supplies[0]!.volts = { min: 28, max: 20 }),
+      /supplies\[0\]\.volts: expected min not over max/,
+    ],
+    ["no pins", (d) => (d.pins = []), /pins: expected at least 2/],
+  ];
+
+  test.each(cases)("%s is refused with its place", (_name, change, message) => {
+    const device = glance();
+    change(device);
+    expect(() => parseDevice(device, "x")).toThrow(ProblemsError);
+    expect(() => parseDevice(device, "x")).toThrow(message);
+  });
+});

@@ -1,0 +1,45 @@
+/** Something wrong with a file or a request: where it is, what was expected, what stood there, what to do. */
+export interface Problem {
+  /** File or document, such as "boards/tern-2.yaml" or "request". */
+  file: string;
+  /** Path within it, such as `dials[1].sweep`; "document" for the root. */
+  path: string;
+  expected: string;
+  found: string;
+  remedy: string;
+  line?: number;
+  column?: number;
+}
+
+/** One line a person can act on. */
+export function problemText(problem: Problem): string {
+  const at = problem.line ? `${problem.file}:${problem.line}:${problem.column ?? 1}` : problem.file;
+  return `${at}: ${problem.path}: expected ${problem.expected}, found ${problem.found}. ${problem.remedy}`;
+}
+
+/** Thrown by readers; carries every problem, not only the first. */
+export class ProblemsError extends Error {
+  readonly problems: Problem[];
+  constructor(problems: Problem[]) {
+    super(problems.map(problemText).join("\n"));
+    this.name = "ProblemsError";
+    this.problems = problems;
+  }
+}
+
+const shownLength = 60;
+
+/** A value as it is shown in "found …": short, quoted when it is text. */
+export function shown(value: unknown): string {
+  if (value === undefined) return "nothing";
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > shownLength ? `${text.slice(0, shownLength)}…` : text;
+}
+
+/** `["dials", 1, "sweep"]` as `dials[1].sweep`; the root is "document". */
+export function pathText(path: readonly PropertyKey[]): string {
+  if (path.length === 0) return "document";
+  return path
+    .map((key, at) => (typeof key === "number" ? `[${key}]` : `${at ? "." : ""}${String(key)}`))
+    .join("");
+}

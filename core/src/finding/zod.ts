@@ -1,0 +1,63 @@
+import type { z } from "zod";
+import { pathText, ProblemsError, shown, type Problem } from "./problem.ts";
+
+type Issue = z.core.$ZodIssue;
+
+/** What stands at a path of a document; undefined where the path leads nowhere. */
+export function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
+  let value: unknown = document;
+  for (const key of path) {
+    if (value === null || typeof value !== "object" || !Object.hasOwn(value, key)) return undefined;
+    value = (value as Record<PropertyKey, unknown>)[key];
+  }
+  return value;
+}
+
+function expectation(issue: Issue): { expected: string; remedy: string } {
+  switch (issue.code) {
+    case "invalid_type":
+      return { expected: `a value of type ${issue.expected}`, remedy: "Give a value of that type." };
+    case "invalid_value":
+      return {
+        expected: `one of ${issue.values.map((v) => String(v)).join(", ")}`,
+        remedy: "Use one of these words.",
+      };
+    case "too_small":
+      return {
+        expected: `at least ${issue.minimum}${issue.origin === "string" ? " characters" : ""}`,
+        remedy: "Give more, or a larger value.",
+      };
+    case "too_big":
+      return {
+        expected: `at most ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`,
+        remedy: "Give less, or a smaller value.",
+      };
+    case "unrecognized_keys":
+      return {
+        expected: "only the keys of this format",
+        remedy: `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.`,
+      };
+    default:
+      return { expected: issue.message, remedy: "Write it as the format describes." };
+  }
+}
+
+/** A schema's refusal as problems with their place in the document. */
+export function problemsOf(error: z.ZodError, document: unknown, file: string): Problem[] {
+  return error.issues.map((issue) => ({
+    file,
+    path: pathText(issue.path),
+    ...expectation(issue),
+    found:
+      issue.code === "unrecognized_keys"
+        ? issue.keys.map((key) => JSON.stringify(key)).join(", ")
+        : shown(valueAt(document, issue.path)),
+  }));
+}
+
+/** The document as the schema reads it. Throws ProblemsError that names each place, what was expected and found. */
+export function parseWith<S extends z.ZodType>(schema: S, document: unknown, file: string): z.output<S> {
+  const result = schema.safeParse(document);
+  if (!result.success) throw new ProblemsError(problemsOf(result.error, document, file));
+  return result.data;
+}

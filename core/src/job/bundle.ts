@@ -1,0 +1,191 @@
+import {
+  behaviourMisfit,
+  parseBoard,
+  switchIds,
+  type BehaviourId,
+  type BoardProfile,
+} from "../board/index.ts";
+import { parseDevice, type DeviceProfile } from "../device/index.ts";
+import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
+import { clockToFraction } from "../quantity/index.ts";
+import { bundleSchema, type Job, type LogEntry } from "./schema.ts";
+
+/** A job with the profiles it uses and its log, all read and checked. */
+export interface JobBundle {
+  format: "anvilcloud/job@1";
+  job: Job;
+  board: BoardProfile;
+  devices: DeviceProfile[];
+  log: LogEntry[];
+}
+
+/** The profile an instance refers to; undefined where the bundle lacks it. */
+export function profileOf(devices: readonly DeviceProfile[], ref: { id: string; revision: number }) {
+  return devices.find((device) => device.id === ref.id && device.revision === ref.revision);
+}
+
+function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Report): void {
+  const leaves = job.survey.leaves.map((leaf) => leaf.id);
+  job.devices.forEach((instance, at) => {
+    const path = `job.devices[${at}]`;
+    if (job.devices.findIndex((other) => other.id === instance.id) !== at)
+      report(`${path}.id`, "an id of its own", instance.id, "Rename it.");
+    const profile = profileOf(devices, instance.device);
+    if (!profile) {
+      report(
+        `${path}.device`,
+        "a device of the catalogue or of this bundle",
+        instance.device,
+        "Choose a known device and revision.",
+      );
+      return;
+    }
+    const parts = profile.parts.map((part) => part.id);
+    for (const part of Object.keys(instance.cables))
+      if (!parts.includes(part))
+        report(
+          `${path}.cables.${part}`,
+          `a part of the device (${parts.join(", ")})`,
+          part,
+          "Remove the cable.",
+        );
+    for (const part of parts)
+      if (!instance.cables[part])
+        report(
+          `${path}.cables.${part}`,
+          "a cable with length and size",
+          undefined,
+          "Give the cable's length and size.",
+        );
+    if (profile.kind === "drive" && !(instance.leaf && leaves.includes(instance.leaf)))
+      report(
+        `${path}.leaf`,
+        `a leaf of this gate (${leaves.join(", ")})`,
+        instance.leaf,
+        "Say which leaf the drive moves.",
+      );
+  });
+}
+
+/** Link, switch and dial ids that the board lacks, and dials outside their sweep. */
+function checkStands(
+  board: BoardProfile,
+  stands: { links?: string[]; switches?: string[]; dials?: Record<string, string> },
+  path: string,
+  report: Report,
+): void {
+  const links = board.links.map((link) => link.id);
+  for (const id of stands.links ?? [])
+    if (!links.includes(id))
+      report(`${path}.links.${id}`, `a link of the board (${links.join(", ")})`, id, "Remove it.");
+  const switches = switchIds(board);
+  for (const id of stands.switches ?? [])
+    if (!switches.includes(id))
+      report(`${path}.switches.${id}`, `a switch of the board (${switches.join(", ")})`, id, "Remove it.");
+  for (const [id, clock] of Object.entries(stands.dials ?? {})) {
+    const dial = board.dials.find((each) => each.id === id);
+    if (!dial) {
+      report(
+        `${path}.dials.${id}`,
+        `a dial of the board (${board.dials.map((d) => d.id).join(", ")})`,
+        id,
+        "Remove it.",
+      );
+      continue;
+    }
+    try {
+      clockToFraction(clock, dial.sweep);
+    } catch {
+      report(
+        `${path}.dials.${id}`,
+        `a time from ${dial.sweep.from} to ${dial.sweep.to}`,
+        clock,
+        "Read the dial again.",
+      );
+    }
+  }
+}
+
+/** What in log entries does not fit the board. Empty when everything does. */
+export function checkLog(log: readonly LogEntry[], board: BoardProfile, file: string): Problem[] {
+  const problems: Problem[] = [];
+  const report: Report = (path, expected, found, remedy) =>
+    problems.push({ file, path, expected, found: shown(found), remedy });
+  log.forEach((entry, at) => {
+    if (log.findIndex((other) => other.id === entry.id) !== at)
+      report(`log[${at}].id`, "an id of its own", entry.id, "Remove the repeated entry.");
+    if (entry.kind !== "step") return;
+    entry.effects.forEach((effect, e) => {
+      const path = `log[${at}].effects[${e}]`;
+      if (effect.kind === "link") checkStands(board, { links: [effect.id] }, path, report);
+      if (effect.kind === "switches") checkStands(board, { switches: Object.keys(effect.to) }, path, report);
+      if (effect.kind === "dials") checkStands(board, { dials: effect.to }, path, report);
+    });
+  });
+  return problems;
+}
+
+type Report = (path: string, expected: string, found: unknown, remedy: string) => void;
+
+/** What in a job does not fit its board and devices. Empty when everything does. */
+export function checkJob(
+  job: Job,
+  board: BoardProfile,
+  devices: readonly DeviceProfile[],
+  file: string,
+): Problem[] {
+  const problems: Problem[] = [];
+  const report: Report = (path, expected, found, remedy) =>
+    problems.push({ file, path, expected, found: shown(found), remedy });
+  if (board.id !== job.board.id || board.revision !== job.board.revision)
+    report(
+      "job.board",
+      `the bundle's board, ${board.id} revision ${board.revision}`,
+      job.board,
+      "Name that board, or bundle the other.",
+    );
+  if (job.survey.leaves.length > board.leaves)
+    report(
+      "job.survey.leaves",
+      `at most ${board.leaves}, as the board drives`,
+      job.survey.leaves.length,
+      "Choose a board for two leaves.",
+    );
+  for (const [id, value] of Object.entries(job.wishes)) {
+    const wanted = value === undefined ? undefined : behaviourMisfit(id as BehaviourId, value);
+    if (wanted) report(`job.wishes.${id}`, wanted, value, "Correct the wish, or remove it.");
+  }
+  checkInstances(job, devices, report);
+  const { links, switches, dials } = job.found;
+  checkStands(
+    board,
+    { links: Object.keys(links), switches: Object.keys(switches), dials },
+    "job.found",
+    report,
+  );
+  return problems;
+}
+
+/** Reads a bundle, its profiles and its job against each other. Throws ProblemsError that names every fault's place. */
+export function parseBundle(data: unknown, file = "bundle"): JobBundle {
+  const raw = parseWith(bundleSchema, data, file);
+  const problems: Problem[] = [];
+  const collect = <T>(path: string, read: () => T): T | undefined => {
+    try {
+      return read();
+    } catch (error) {
+      if (!(error instanceof ProblemsError)) throw error;
+      problems.push(
+        ...error.problems.map((p) => ({ ...p, path: p.path === "document" ? path : `${path}.${p.path}` })),
+      );
+      return undefined;
+    }
+  };
+  const board = collect("board", () => parseBoard(raw.board, file));
+  const devices = raw.devices.map((device, at) => collect(`devices[${at}]`, () => parseDevice(device, file)));
+  const sound = devices.filter((device) => device !== undefined);
+  if (board && sound.length === devices.length) problems.push(...checkJob(raw.job, board, sound, file));
+  if (board) problems.push(...checkLog(raw.log, board, file));
+  if (problems.length || !board) throw new ProblemsError(problems);
+  return { format: raw.format, job: raw.job, board, devices: sound, log: raw.log };
+}

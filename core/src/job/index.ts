@@ -1,0 +1,6 @@
+export { checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
+export type { JobBundle } from "./bundle.ts";
+export type { StateEffect } from "./effect.ts";
+export { draftJob } from "./draft.ts";
+export { bundleSchema, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
+export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, StepEntry } from "./schema.ts";

@@ -1,0 +1,134 @@
+import { ProblemsError } from "../finding/index.ts";
+import { answered, demoBundle, duet } from "../testing/shipped.ts";
+import { planJob } from "../runsheet/index.ts";
+import { draftJob, parseBundle, type JobBundle } from "./index.ts";
+
+const clone = (bundle: JobBundle) => JSON.parse(JSON.stringify(bundle)) as JobBundle;
+
+function refusal(change: (bundle: JobBundle) => void): string {
+  const bundle = clone(answered(demoBundle("netloft"), planJob(demoBundle("netloft")).sheet));
+  change(bundle);
+  try {
+    parseBundle(bundle);
+  } catch (error) {
+    if (error instanceof ProblemsError) return error.message;
+    throw error;
+  }
+  return "nothing";
+}
+
+describe("a job's bundle", () => {
+  test("comes back unchanged from JSON", () => {
+    const bundle = answered(demoBundle("ropewalk"), planJob(demoBundle("ropewalk")).sheet);
+    expect(parseBundle(clone(bundle))).toEqual(bundle);
+  });
+
+  test("a fresh draft fits its board", () => {
+    const board = duet();
+    const bundle = {
+      format: "anvilcloud/job@1",
+      job: draftJob("new", "New", "Someone", board),
+      board,
+      devices: [],
+      log: [],
+    };
+    expect(parseBundle(bundle).job.survey.leaves).toHaveLength(2);
+  });
+
+  type Change = (bundle: JobBundle) => void;
+  const cases: [string, Change, RegExp][] = [
+    [
+      "another format",
+      (b) => Object.assign(b, { format: "job" }),
+      /bundle: format: expected one of anvilcloud\/job@1, found "job"/,
+    ],
+    [
+      "a profile that contradicts itself",
+      (b) => (b.board.dials[0]!.sweep = { from: "5:00", to: "7:00" }),
+      /board\.dials\[0\]\.sweep: expected a sweep that runs clockwise/,
+    ],
+    [
+      "a device that contradicts itself",
+      (b) => (b.devices[0]!.pins[0]!.part = "nowhere"),
+      /devices\[0\]\.pins\[0\]\.part: expected a part of this device/,
+    ],
+    [
+      "a board of another revision",
+      (b) => (b.job.board.revision = 2),
+      /job\.board: expected the bundle's board, quillmarsh-duet revision 1/,
+    ],
+    [
+      "a device that is not in it",
+      (b) => (b.job.devices[0]!.device.id = "unknown"),
+      /job\.devices\[0\]\.device: expected a device of the catalogue/,
+    ],
+    [
+      "two devices of one id",
+      (b) => (b.job.devices[1]!.id = b.job.devices[0]!.id),
+      /job\.devices\[1\]\.id: expected an id of its own/,
+    ],
+    [
+      "a cable of no length",
+      (b) => (b.job.devices[0]!.cables.motor!.lengthM = 0),
+      /job\.devices\[0\]\.cables\.motor\.lengthM: .*found 0/,
+    ],
+    [
+      "a cable that is missing",
+      (b) => (b.job.devices[2]!.cables = {}),
+      /job\.devices\[2\]\.cables\.sender: expected a cable with length and size/,
+    ],
+    [
+      "a drive for no leaf",
+      (b) => (b.job.devices[0]!.leaf = undefined),
+      /job\.devices\[0\]\.leaf: expected a leaf of this gate/,
+    ],
+    [
+      "three leaves",
+      (b) => b.job.survey.leaves.push(b.job.survey.leaves[0]!),
+      /job\.survey\.leaves: expected at most 2/,
+    ],
+    [
+      "two leaves of one name",
+      (b) => (b.job.survey.leaves[1]!.id = "overlapping"),
+      /job\.survey\.leaves: expected one leaf "only", or two leaves/,
+    ],
+    [
+      "a negative mass",
+      (b) => (b.job.survey.leaves[0]!.massKg = -5),
+      /job\.survey\.leaves\[0\]\.massKg: expected at least 5/,
+    ],
+    [
+      "a wish of the wrong type",
+      (b) => (b.job.wishes.force = "much"),
+      /job\.wishes\.force: expected a number in %/,
+    ],
+    [
+      "a link that is not on the board",
+      (b) => (b.job.found.links = { nowhere: "in" }),
+      /job\.found\.links\.nowhere: expected a link of the board/,
+    ],
+    [
+      "a dial outside its sweep",
+      (b) => (b.job.found.dials = { V1: "6:00" }),
+      /job\.found\.dials\.V1: expected a time from 7:00 to 5:00, found "6:00"/,
+    ],
+    ["an entry twice in the log", (b) => b.log.push(b.log[0]!), /log\[\d+\]\.id: expected an id of its own/],
+    [
+      "an entry that turns a dial past its end",
+      (b) => {
+        const e = b.log.find((x) => x.kind === "step" && x.step.startsWith("set:V1"));
+        if (e?.kind === "step") e.effects = [{ kind: "dials", to: { V1: "6:00" } }];
+      },
+      /log\[\d+\]\.effects\[0\]\.dials\.V1: expected a time from/,
+    ],
+    [
+      "no job at all",
+      (b) => Object.assign(b, { job: undefined }),
+      /job: expected a value of type object, found nothing/,
+    ],
+  ];
+
+  test.each(cases)("%s is refused with its place", (_name, change, message) => {
+    expect(refusal(change)).toMatch(message);
+  });
+});

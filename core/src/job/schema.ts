@@ -1,0 +1,144 @@
+import { z } from "zod";
+import { behaviourIds, idSchema } from "../board/index.ts";
+import { conductorSizesMm2, isClock } from "../quantity/index.ts";
+import { effectSchema } from "./effect.ts";
+
+const text = (most: number) => z.string().max(most);
+const needed = (most: number, what: string) =>
+  z.string().trim().min(1, what).max(most, `at most ${most} characters`);
+const ref = z.strictObject({ id: idSchema, revision: z.number().int().min(1) });
+
+/** Which leaf: with two, the overlapping one carries the outer latch, opens first and closes last. */
+export const leafIds = ["only", "overlapping", "overlapped"] as const;
+
+const within = (least: number, most: number, unit: string) =>
+  z
+    .number(`a number in ${unit}`)
+    .min(least, `at least ${least} ${unit}`)
+    .max(most, `at most ${most} ${unit}`);
+
+export const leafSchema = z.strictObject({
+  id: z.enum(leafIds),
+  widthMm: within(300, 12_000, "mm"),
+  heightMm: within(300, 6_000, "mm"),
+  massKg: within(5, 3_000, "kg"),
+  infill: z.enum(["open", "solid"]),
+  openingDegrees: within(10, 180, "°"),
+  stopOpen: z.boolean(),
+  stopClosed: z.boolean(),
+});
+
+export const siteSchema = z.strictObject({
+  customer: needed(120, "the customer's name"),
+  address: text(200),
+  town: text(80),
+});
+
+export const surveySchema = z.strictObject({
+  leaves: z
+    .array(leafSchema)
+    .min(1)
+    .max(2)
+    .refine(
+      (leaves) =>
+        leaves.length === 1
+          ? leaves[0]?.id === "only"
+          : new Set(leaves.map((leaf) => leaf.id)).size === 2 && leaves.every((leaf) => leaf.id !== "only"),
+      'one leaf "only", or two leaves "overlapping" and "overlapped"',
+    ),
+  users: z.enum(["trained-private", "trained-public", "untrained-public"]),
+  inSight: z.boolean(),
+  breaker: text(120).describe("Where the breaker is and how it is marked."),
+  notes: text(4_000),
+  serviceMonths: within(1, 60, "months"),
+});
+
+export const cableSchema = z.strictObject({
+  lengthM: z.number("a length in m").positive("a length over 0 m").max(500, "at most 500 m"),
+  sizeMm2: z.literal([...conductorSizesMm2]),
+});
+
+export const instanceSchema = z.strictObject({
+  id: idSchema,
+  device: ref,
+  name: needed(80, "a name that tells it from the others"),
+  leaf: z.enum(leafIds).optional().describe("For a drive: the leaf it moves."),
+  cables: z.record(idSchema, cableSchema),
+});
+
+export const foundSchema = z.strictObject({
+  noted: z.boolean().describe("True once links, switches and dials were noted before anything was touched."),
+  firmware: text(20),
+  links: z.record(idSchema, z.enum(["in", "out"])),
+  switches: z.record(idSchema, z.enum(["on", "off"])),
+  dials: z.record(idSchema, z.string().refine(isClock, 'a clock time such as "7:30"')),
+});
+
+export const wishesSchema = z.partialRecord(
+  z.enum(behaviourIds),
+  z.union([z.boolean(), z.number(), z.string().max(40)]),
+);
+
+/** A job: the site, what is wanted, and what was chosen for it. */
+export const jobSchema = z.strictObject({
+  id: idSchema,
+  title: needed(120, "a title"),
+  site: siteSchema,
+  installer: text(80),
+  survey: surveySchema,
+  wishes: wishesSchema,
+  board: ref,
+  devices: z.array(instanceSchema).max(60, "at most 60 devices"),
+  found: foundSchema,
+});
+
+const entry = {
+  id: idSchema.describe("Chosen by the writer, so that sending an entry twice stores it once."),
+  at: z.iso.datetime().describe("When it happened, UTC."),
+  by: text(80),
+};
+
+/** Something that happened on site; entries are only ever added. */
+export const logEntrySchema = z.discriminatedUnion("kind", [
+  z.strictObject({
+    ...entry,
+    kind: z.literal("step"),
+    step: z.string().min(1).max(200),
+    station: z.string().min(1).max(40),
+    title: z.string().min(1).max(300),
+    outcome: z.enum(["seen", "not-seen", "withdrawn"]),
+    effects: z.array(effectSchema).max(20),
+    note: text(2_000).optional(),
+    reading: z
+      .strictObject({
+        quantity: needed(80, "what was measured"),
+        value: z.number("a number"),
+        unit: text(12),
+      })
+      .optional(),
+  }),
+  z.strictObject({
+    ...entry,
+    kind: z.literal("note"),
+    text: needed(2_000, "a note"),
+    station: text(40).optional(),
+  }),
+  z.strictObject({ ...entry, kind: z.literal("handed-over"), to: needed(120, "who took it over") }),
+]);
+
+/** A job with all it needs: profiles and log; the one file that is exported and imported. */
+export const bundleSchema = z.strictObject({
+  format: z.literal("anvilcloud/job@1"),
+  job: jobSchema,
+  board: z.unknown(),
+  devices: z.array(z.unknown()).max(60),
+  log: z.array(logEntrySchema).max(20_000),
+});
+
+export type Job = z.output<typeof jobSchema>;
+export type Leaf = z.output<typeof leafSchema>;
+export type LeafId = Leaf["id"];
+export type DeviceInstance = z.output<typeof instanceSchema>;
+export type Cable = z.output<typeof cableSchema>;
+export type LogEntry = z.output<typeof logEntrySchema>;
+export type StepEntry = Extract<LogEntry, { kind: "step" }>;

@@ -1,0 +1,21 @@
+/** A number as people read it: at most `digits` decimals, no trailing zeros. */
+export function plainNumber(value: number, digits = 1): string {
+  const rounded = Number(value.toFixed(digits));
+  return Object.is(rounded, -0) ? "0" : String(rounded);
+}
+
+/** "1 core", "3 cores". */
+export function count(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}
+
+/** "a", "a and b", "a, b and c". */
+export function listed(items: readonly string[]): string {
+  if (items.length < 2) return items.join("");
+  return `${items.slice(0, -1).join(", ")} and ${items[items.length - 1]}`;
+}
+
+/** A text with its first letter in upper case. */
+export function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

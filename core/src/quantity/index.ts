@@ -1,0 +1,14 @@
+export {
+  clockToDegrees,
+  clockToFraction,
+  degreesToClock,
+  fractionToClock,
+  fractionToDegrees,
+  isClock,
+  readableFractions,
+  sweepDegrees,
+  sweepPassesNoon,
+} from "./clock.ts";
+export type { Degrees, Sweep } from "./clock.ts";
+export { conductorOhms, conductorSizesMm2, loopDropVolts } from "./conductor.ts";
+export { count, listed, plainNumber, sentence } from "./format.ts";

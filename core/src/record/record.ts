@@ -1,0 +1,114 @@
+import type { LogEntry } from "../job/index.ts";
+import { outcomes, type JobPlan, type Step } from "../runsheet/index.ts";
+import { addMonths } from "./months.ts";
+
+/** One control in three columns. */
+export interface SettingRow {
+  id: string;
+  label: string;
+  found: string;
+  planned: string;
+  left: string;
+}
+
+/** One step that was answered. */
+export interface ResultRow {
+  step: string;
+  station: string;
+  title: string;
+  outcome: "seen" | "not-seen";
+  at: string;
+  by: string;
+  note?: string;
+  reading?: { quantity: string; value: number; unit: string };
+}
+
+/** The job's record, made from the log: what was found, done, read and left. */
+export interface SiteRecord {
+  wiring: {
+    device: string;
+    part: string;
+    pin: string;
+    colour: string;
+    target: string;
+    sizeMm2?: number;
+    lengthM?: number;
+    landed: boolean;
+  }[];
+  links: { between: string; found: string; planned: string; left: string }[];
+  settings: SettingRow[];
+  results: ResultRow[];
+  /** Answers to steps that a later change of the plan did away with. */
+  superseded: ResultRow[];
+  /** Steps without an answer. */
+  open: Step[];
+  notes: { at: string; by: string; text: string }[];
+  cautions: string[];
+  handedOver?: { at: string; by: string; to: string; nextService: string };
+}
+
+function handOver(log: readonly LogEntry[], months: number): SiteRecord["handedOver"] {
+  const last = log.filter((entry) => entry.kind === "handed-over").at(-1);
+  return last && { at: last.at, by: last.by, to: last.to, nextService: addMonths(last.at, months) };
+}
+
+function settingRows(plan: JobPlan): SettingRow[] {
+  const { board } = plan.bundle;
+  const rows = plan.controls.controls.map((control): SettingRow => {
+    const where = control.kind === "dial" ? "dials" : "switches";
+    return {
+      id: control.id,
+      label:
+        control.kind === "dial"
+          ? (board.dials.find((dial) => dial.id === control.id)?.label ?? control.label)
+          : control.label,
+      found: control.found.join(", "),
+      planned: control.planned.join(", "),
+      left: control.parts.map((part) => plan.now.positions[where][part]).join(", "),
+    };
+  });
+  const differs = (row: SettingRow) => Number(row.found !== row.left || row.left !== row.planned);
+  return rows.sort((a, b) => differs(b) - differs(a));
+}
+
+/** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
+export function makeRecord(plan: JobPlan): SiteRecord {
+  const { bundle, now } = plan;
+  const said = outcomes(bundle.log);
+  const rows = [...said.values()].flatMap((entry): ResultRow[] => {
+    const { step, station, title, outcome, at, by, note, reading } = entry;
+    return outcome === "withdrawn" ? [] : [{ step, station, title, outcome, at, by, note, reading }];
+  });
+  const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
+  return {
+    wiring: plan.wiring.cores.map((core) => ({
+      device: core.deviceName,
+      part: core.part,
+      pin: core.pinLabel,
+      colour: core.colour,
+      target: core.target,
+      sizeMm2: core.cable?.sizeMm2,
+      lengthM: core.cable?.lengthM,
+      landed: now.landed.includes(core.id),
+    })),
+    links: plan.wiring.links.map((link) => ({
+      between: link.between.join("–"),
+      found: link.found,
+      planned: link.planned,
+      left: now.links[link.id] ?? link.found,
+    })),
+    settings: settingRows(plan),
+    results: rows
+      .filter((row) => order.has(row.step))
+      .sort((a, b) => (order.get(a.step) ?? 0) - (order.get(b.step) ?? 0)),
+    superseded: rows.filter((row) => !order.has(row.step)),
+    open: plan.sheet.filter((step) => said.get(step.id)?.outcome !== "seen"),
+    notes: bundle.log.flatMap((entry) =>
+      entry.kind === "note" ? [{ at: entry.at, by: entry.by, text: entry.text }] : [],
+    ),
+    cautions: [
+      ...new Set(plan.sheet.flatMap((step) => (said.get(step.id) && step.caution ? [step.caution] : []))),
+    ],
+    handedOver: handOver(bundle.log, bundle.job.survey.serviceMonths),
+  };
+}

@@ -1,0 +1,101 @@
+import type { Condition, Lamp } from "../board/index.ts";
+import { readCircuit, type Element, type Readings } from "../circuit/index.ts";
+import { behavioursAt, movedControls } from "../controls/index.ts";
+import { listed } from "../quantity/index.ts";
+import { installationOf, type BenchState, type Planned } from "./state.ts";
+
+export type LampState = "lit" | "blinking" | "dark";
+
+/** What the board shows at a moment, and the circuit behind it. */
+export interface Face {
+  lamps: Record<string, LampState>;
+  readings: Readings;
+  pending: boolean;
+}
+
+/** True when every key of the condition holds in this state. */
+export function conditionHolds(
+  condition: Condition,
+  state: BenchState,
+  readings: Readings,
+  planned: Planned,
+): boolean {
+  const { powered, closed, open, learned, unlearned, mode, pending, behaviour, is, atLeast } = condition;
+  if (powered !== undefined && state.powered !== powered) return false;
+  if (closed !== undefined && !readings.inputs[closed]?.closed) return false;
+  if (open !== undefined && readings.inputs[open]?.closed) return false;
+  if (learned !== undefined && !state.learned.includes(learned)) return false;
+  if (unlearned !== undefined && state.learned.includes(unlearned)) return false;
+  if (mode !== undefined && state.mode !== mode) return false;
+  if (pending !== undefined && isPending(state) !== pending) return false;
+  if (behaviour === undefined) return true;
+  const value = behavioursAt(planned.bundle.board, state.inForce)[behaviour];
+  if (is !== undefined && value !== is) return false;
+  return atLeast === undefined || (typeof value === "number" && value >= atLeast);
+}
+
+/** True while a control stands differently from what the board last read. */
+export function isPending(state: BenchState): boolean {
+  const moved = movedControls(state.positions, state.inForce);
+  return moved.switches.length + moved.dials.length > 0;
+}
+
+function lampState(lamp: Lamp, state: BenchState, readings: Readings, planned: Planned): LampState {
+  if (!state.powered) return "dark";
+  return lamp.shows.find((row) => conditionHolds(row.when, state, readings, planned))?.is ?? "dark";
+}
+
+/** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
+export function readFace(planned: Planned, state: BenchState): Face {
+  const { board } = planned.bundle;
+  const readings = readCircuit(installationOf(board, planned.wiring, state));
+  return {
+    lamps: Object.fromEntries(
+      board.lamps.map((lamp) => [lamp.id, lampState(lamp, state, readings, planned)]),
+    ),
+    readings,
+    pending: isPending(state),
+  };
+}
+
+function elementText(planned: Planned, element: Element): string | undefined {
+  if (element.kind === "link") {
+    const link = planned.bundle.board.links.find((each) => each.id === element.id);
+    return link && `link ${link.between.join("–")}`;
+  }
+  if (element.kind === "contact") {
+    const [device] = element.id.split("/");
+    return planned.wiring.devices.find((each) => each.id === device)?.name;
+  }
+  return undefined;
+}
+
+function pendingText(state: BenchState): string {
+  const moved = movedControls(state.positions, state.inForce);
+  const kinds = [...(moved.dials.length ? ["dials"] : []), ...(moved.switches.length ? ["switches"] : [])];
+  return `${kinds.join(" and ")} moved and not read yet`;
+}
+
+/** Why a lamp shows what it shows, in a few words. */
+export function lampReason(planned: Planned, state: BenchState, face: Face, lamp: Lamp): string {
+  if (!state.powered) return "no power";
+  const { board } = planned.bundle;
+  const row = lamp.shows.find((each) => conditionHolds(each.when, state, face.readings, planned));
+  const inputId = lamp.shows.map((each) => each.when.closed ?? each.when.open).find((id) => id !== undefined);
+  const input = board.inputs.find((each) => each.id === inputId);
+  if (input) {
+    const reading = face.readings.inputs[input.id];
+    if (!reading?.closed) return `${input.terminal} reads open`;
+    const through = reading.loop.flatMap((element) => elementText(planned, element) ?? []);
+    return `${input.terminal} closed through ${through.length ? listed([...new Set(through)]) : "the board"}`;
+  }
+  if (row?.when.powered) return "the board has power";
+  if (row?.when.mode) return row.when.mode;
+  if (row?.when.unlearned) return `no ${row.when.unlearned} learned yet`;
+  if (row?.when.learned) return `${row.when.learned} learned`;
+  if (row?.when.pending) return pendingText(state);
+  if (lamp.shows.some((each) => each.when.pending)) return "every control is read";
+  const memory = lamp.shows.map((each) => each.when.unlearned).find((what) => what !== undefined);
+  const mode = lamp.shows.map((each) => each.when.mode).find((what) => what !== undefined);
+  return memory ? `${memory} learned` : mode ? `not ${mode}` : "nothing to show";
+}

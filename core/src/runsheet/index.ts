@@ -1,0 +1,15 @@
+export { answerStep } from "./answer.ts";
+export type { Stamp } from "./answer.ts";
+export { readFace } from "./face.ts";
+export type { Face, LampState } from "./face.ts";
+export { stepMeanings } from "./meaning.ts";
+export type { Meaning } from "./meaning.ts";
+export { planJob, wishesOf } from "./plan.ts";
+export type { JobPlan } from "./plan.ts";
+export { readingMisfit } from "./reading.ts";
+export { inspect, outcomes, stateNow } from "./progress.ts";
+export type { StationStatus } from "./progress.ts";
+export { applyEffect, installationOf, stateAsFound } from "./state.ts";
+export type { BenchState, Planned } from "./state.ts";
+export { stations } from "./step.ts";
+export type { ReadingAsked, Seen, Station, Step } from "./step.ts";

@@ -1,0 +1,159 @@
+import { commitFindings, forceFindings, thresholdFindings } from "../controls/index.ts";
+import { finding, type Finding } from "../finding/index.ts";
+import type { LogEntry, StepEntry } from "../job/index.ts";
+import { linkFindings } from "../wiring/index.ts";
+import { conditionHolds, readFace } from "./face.ts";
+import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
+import { stations, type Station, type Step } from "./step.ts";
+
+export type Outcome = "seen" | "not-seen" | undefined;
+
+/** The latest word on each step; a withdrawn one counts as open again. */
+export function outcomes(log: readonly LogEntry[]): Map<string, StepEntry> {
+  const latest = new Map<string, StepEntry>();
+  for (const entry of log) if (entry.kind === "step") latest.set(entry.step, entry);
+  for (const [step, entry] of latest) if (entry.outcome === "withdrawn") latest.delete(step);
+  return latest;
+}
+
+/** The bench as the log leaves it: as found, then the effects of every step that was seen done, in the order they came. */
+export function stateNow(planned: Planned): BenchState {
+  const said = outcomes(planned.bundle.log);
+  return planned.bundle.log
+    .filter(
+      (entry) => entry.kind === "step" && said.get(entry.step)?.id === entry.id && entry.outcome === "seen",
+    )
+    .flatMap((entry) => (entry.kind === "step" ? entry.effects : []))
+    .reduce(applyEffect, stateAsFound(planned.bundle));
+}
+
+/**
+ * The bench as it will be once the steps after the last answered one are done. What was passed over, or not seen, stays
+ * as it is: what is wrong here is wrong and not merely still ahead.
+ */
+export function stateAhead(planned: Planned, sheet: readonly Step[], now: BenchState): BenchState {
+  const said = outcomes(planned.bundle.log);
+  const last = sheet.findLastIndex((step) => said.has(step.id));
+  return sheet
+    .slice(last + 1)
+    .flatMap((step) => step.effects)
+    .reduce(applyEffect, now);
+}
+
+/** Trap 2: protection inputs that read open while nothing is tripped. */
+function protectionFindings(planned: Planned, state: BenchState): Finding[] {
+  if (!state.powered) return [];
+  const { readings } = readFace(planned, state);
+  return planned.bundle.board.inputs
+    .filter((input) => input.contact === "closed" && !readings.inputs[input.id]?.closed)
+    .map((input) =>
+      finding(
+        "protection-open",
+        [
+          { kind: "input", id: input.id },
+          { kind: "terminal", id: input.terminal },
+        ],
+        {
+          input: input.label,
+          terminal: input.terminal,
+        },
+      ),
+    );
+}
+
+/** The least force that any procedure of the board asks for, %. */
+export function leastForce(planned: Planned): number | undefined {
+  const needs = planned.bundle.board.procedures.flatMap((procedure) => procedure.needs);
+  const asked = needs.flatMap((need) =>
+    need.behaviour === "force" && need.atLeast !== undefined ? [need.atLeast] : [],
+  );
+  return asked.length ? Math.max(...asked) : undefined;
+}
+
+/** What is wrong with the bench as it stands: traps 1, 2, 3, 4, 13 and 14. */
+export function inspect(planned: Planned, state: BenchState): Finding[] {
+  const { board } = planned.bundle;
+  const cores = planned.wiring.cores.filter((core) => state.landed.includes(core.id));
+  const least = leastForce(planned);
+  return [
+    ...linkFindings(board, cores, state.links),
+    ...protectionFindings(planned, state),
+    ...thresholdFindings(board, state.positions, planned.controls.positions),
+    ...(least === undefined ? [] : forceFindings(board, state.inForce, least, planned.controls.positions)),
+    ...commitFindings(board, state.positions, state.inForce),
+  ];
+}
+
+/** How far a station is: settled, open, or blocked with the reason in a sentence. */
+export interface StationStatus {
+  station: Station;
+  state: "settled" | "open" | "blocked";
+  done: number;
+  total: number;
+  reason?: string;
+}
+
+const needText = (planned: Planned, need: NonNullable<Step["needs"]>[number]): string => {
+  const input = planned.bundle.board.inputs.find((each) => each.id === need.closed);
+  if (input) return `${input.label} (${input.terminal}) must read closed`;
+  if (need.powered) return "the board must have power";
+  if (need.pending === false) return "every moved control must be read by its gesture";
+  if (need.learned) return `${need.learned} must be learned first`;
+  if (need.behaviour) return `${need.behaviour} must be at least ${need.atLeast}`;
+  return "a condition of the procedure is not met";
+};
+
+/** Needs of a station's open steps that the bench does not meet now. */
+export function unmetNeeds(
+  planned: Planned,
+  sheet: readonly Step[],
+  station: Station,
+  now: BenchState,
+): string[] {
+  const said = outcomes(planned.bundle.log);
+  const { readings } = readFace(planned, now);
+  const needs = sheet
+    .filter((step) => step.station === station && said.get(step.id)?.outcome !== "seen")
+    .slice(0, 1)
+    .flatMap((step) => step.needs ?? []);
+  return needs
+    .filter((need) => !conditionHolds(need, now, readings, planned))
+    .map((need) => needText(planned, need));
+}
+
+function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatus {
+  const { found, devices } = planned.bundle.job;
+  const done = Number(found.noted) + Number(devices.length > 0);
+  const base = { station: "survey" as const, done, total: 2 };
+  if (grave.length)
+    return { ...base, state: "blocked", reason: "The plan has a finding that must be put right." };
+  if (done === 2) return { ...base, state: "settled" };
+  return {
+    ...base,
+    state: "open",
+    reason: devices.length ? "The board as found is not noted yet." : "No devices yet.",
+  };
+}
+
+/** Every station's status, in the order of the work. `planFindings` are those of the plan, not of a state. */
+export function stationStatuses(
+  planned: Planned,
+  sheet: readonly Step[],
+  planFindings: readonly Finding[],
+): StationStatus[] {
+  const said = outcomes(planned.bundle.log);
+  const now = stateNow(planned);
+  const grave = planFindings.filter((each) => each.severity === "danger" || each.severity === "fault");
+  return stations.map((station): StationStatus => {
+    if (station === "survey") return surveyStatus(planned, grave);
+    const steps = sheet.filter((step) => step.station === station);
+    const done = steps.filter((step) => said.get(step.id)?.outcome === "seen").length;
+    const base = { station, done, total: steps.length };
+    const failed = steps.find((step) => said.get(step.id)?.outcome === "not-seen");
+    if (failed) return { ...base, state: "blocked", reason: `Not seen: ${failed.title}.` };
+    if (done === steps.length) return { ...base, state: "settled" };
+    const unmet = unmetNeeds(planned, sheet, station, now);
+    if (unmet.length) return { ...base, state: "blocked", reason: `First: ${unmet.join("; ")}.` };
+    return { ...base, state: "open" };
+  });
+}

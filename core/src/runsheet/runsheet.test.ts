@@ -1,0 +1,238 @@
+import { wordsOf, type FindingCode } from "../finding/index.ts";
+import { answered, demoBundle, planAfter } from "../testing/shipped.ts";
+import { planJob, readingMisfit, stepMeanings, type JobPlan, type Step } from "./index.ts";
+import { conditionHolds, readFace } from "./face.ts";
+import { dynamicForceLimitN, forceGapsMm } from "./steps/force.ts";
+import { stations } from "./step.ts";
+
+const demos = ["netloft", "ropewalk", "lampquay"] as const;
+const step = (plan: JobPlan, start: string): Step => {
+  const found = plan.sheet.find((each) => each.id.startsWith(start));
+  if (!found) throw new Error(`no step ${start}`);
+  return found;
+};
+const lamps = (of: Step) =>
+  Object.fromEntries(of.see.flatMap((seen) => (seen.kind === "lamp" ? [[seen.label, seen.is]] : [])));
+const now = (plan: JobPlan): FindingCode[] => plan.nowFindings.map((each) => each.code);
+
+describe("the run sheet of every demo job", () => {
+  test.each(demos)("%s: stations in order, ids of their own, something to see at each step", (name) => {
+    const { sheet } = planJob(demoBundle(name));
+    expect(new Set(sheet.map((each) => each.id)).size).toBe(sheet.length);
+    const order = sheet.map((each) => stations.indexOf(each.station));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    for (const each of sheet) expect(each.see.length).toBeGreaterThan(0);
+  });
+
+  test.each(demos)("%s: done in order, every need of every step is met when its turn comes", (name) => {
+    const plan = planJob(demoBundle(name));
+    for (const each of plan.sheet)
+      for (const need of each.needs ?? []) {
+        const state = { ...each.during, tripped: [], mode: "idle" };
+        const learns = each.effects.some((effect) => effect.kind === "learn");
+        if (learns && need.learned) continue;
+        expect([each.id, conditionHolds(need, state, readFace(plan, state).readings, plan)]).toEqual([
+          each.id,
+          true,
+        ]);
+      }
+  });
+
+  test.each(demos)("%s: done in order, no finding remains and every station is settled", (name) => {
+    const bundle = demoBundle(name, (job) => (job.found.noted = true));
+    const plan = planAfter(bundle, () => true);
+    expect(plan.nowFindings).toEqual([]);
+    expect(plan.statuses.map((each) => each.state)).toEqual(stations.map(() => "settled"));
+  });
+});
+
+describe("what should be seen is read from the model", () => {
+  const plan = planJob(demoBundle("netloft"));
+
+  test("first power-up: protection lamps lit through their devices, UNREAD blinking, TRAVEL lit on a new board", () => {
+    expect(lamps(step(plan, "do:power-up:on"))).toEqual({
+      POWER: "lit",
+      STOP: "lit",
+      BEAM: "lit",
+      EDGE: "lit",
+      STEP: "dark",
+      UNREAD: "blinking",
+      TRAVEL: "lit",
+      RADIO: "dark",
+    });
+  });
+
+  test("the first commit leaves UNREAD blinking for the switches, the second ends it", () => {
+    expect(lamps(step(plan, "commit:read-dials"))).toEqual({ UNREAD: "blinking" });
+    expect(lamps(step(plan, "commit:read-switches"))).toEqual({ UNREAD: "dark" });
+  });
+
+  test("learning: TRAVEL blinks, then goes dark", () => {
+    expect(lamps(step(plan, "do:learn-travel:start"))).toEqual({ TRAVEL: "blinking" });
+    expect(lamps(step(plan, "do:learn-travel:run"))).toEqual({ TRAVEL: "dark" });
+  });
+
+  test("proving: a broken beam darkens BEAM; on closing only, it does nothing while opening", () => {
+    const opening = step(plan, "prove:cell-street/beam:beam:opening");
+    expect(lamps(opening)).toEqual({ BEAM: "dark" });
+    expect(opening.see.at(-1)).toEqual({ kind: "text", text: "The gate goes on." });
+    expect(step(plan, "prove:cell-street/beam:beam:closing").see.at(-1)).toEqual({
+      kind: "text",
+      text: "The gate reverses fully.",
+    });
+    const both = planJob(demoBundle("ropewalk"));
+    expect(step(both, "prove:cell-out/beam:beam:opening").see.at(-1)).toEqual({
+      kind: "text",
+      text: "The gate stops until clear.",
+    });
+  });
+
+  test("a chained pair darkens the same lamp for either cell", () => {
+    const both = planJob(demoBundle("ropewalk"));
+    for (const cell of ["cell-out", "cell-in"])
+      expect(lamps(step(both, `prove:${cell}/beam:beam:open:`))).toEqual({ BEAM: "dark" });
+  });
+});
+
+describe("what it means if not", () => {
+  const texts = (plan: JobPlan, start: string) =>
+    stepMeanings(plan, step(plan, start)).map((each) => each.text);
+
+  test("a dark protection lamp: its device, its cores, or its link where nothing is wired", () => {
+    const seen = texts(planJob(demoBundle("lampquay")), "do:power-up:on");
+    expect(seen).toContain("Photocell, slip: the beam is broken, or it is out of line.");
+    expect(seen).toContain("Link P4–P5 is missing.");
+    expect(seen.some((text) => text.startsWith("A core of Photocell, slip is off: BN at R"))).toBe(true);
+  });
+
+  test("a lamp that stays lit on a broken beam: a link left in, or a device that does not trip", () => {
+    const seen = texts(planJob(demoBundle("netloft")), "prove:cell-street/beam:beam:closing");
+    expect(seen).toContain("Link P1–P3 is in and bridges the input.");
+    expect(seen).toContain(
+      "Photocell, quay side does not trip: the contact sticks, or the device does not sense.",
+    );
+  });
+});
+
+describe("traps in the state of the bench", () => {
+  const upTo = (last: string, left: (step: Step) => boolean = () => false) => {
+    const bundle = demoBundle("netloft");
+    const { sheet } = planJob(bundle);
+    const end = sheet.findIndex((each) => each.id.startsWith(last));
+    return planAfter(bundle, (each) => sheet.findIndex((one) => one.id === each.id) <= end && !left(each));
+  };
+
+  test("work still ahead is no finding", () => {
+    expect(now(planJob(demoBundle("netloft")))).toEqual([]);
+    expect(now(upTo("link:link-beam"))).toEqual([]);
+    expect(now(upTo("do:power-up:on"))).toEqual([]);
+  });
+
+  test("trap 3: link P1–P3 passed over beside the wired photocell is a danger, and says what to do", () => {
+    const plan = upTo("do:power-up:on", (each) => each.id.startsWith("link:link-beam"));
+    expect(now(plan)).toEqual(["link-beside-device"]);
+    expect(plan.nowFindings[0]?.severity).toBe("danger");
+    expect(wordsOf(plan.nowFindings[0]!).remedy).toBe(
+      "Take P1–P3 out, then trip Photocell, quay side and see lamp BEAM change.",
+    );
+  });
+
+  test("traps 2 and 4: stop's cores passed over with its link out: nothing is wired and the input reads open", () => {
+    const plan = upTo("do:power-up:on", (each) => each.id.startsWith("wire:stop"));
+    expect(now(plan).sort()).toEqual(["link-missing", "protection-open"]);
+    expect(plan.statuses.find((each) => each.station === "travel")).toMatchObject({ state: "blocked" });
+    expect(plan.statuses.find((each) => each.station === "travel")?.reason).toContain(
+      "Stop (P2) must read closed",
+    );
+  });
+
+  test("trap 1: PUSH passed over at its lowest", () => {
+    const plan = upTo("do:direction:half-way", (each) => each.id.startsWith("set:V2"));
+    expect(now(plan)).toEqual(["force-off-for-learning"]);
+    expect(plan.nowFindings[0]?.values).toMatchObject({ dial: "PUSH", value: "off", target: "11:15" });
+  });
+
+  test("trap 1 in the plan: a wanted force with which the board would not learn", () => {
+    const [found] = planJob(demoBundle("netloft", (job) => (job.wishes.force = 20))).findings;
+    expect(found).toMatchObject({
+      code: "force-off-for-learning",
+      values: { least: "40 %", target: "11:00" },
+    });
+  });
+
+  test("trap 13: PAIR passed over below its threshold", () => {
+    expect(now(upTo("do:direction:half-way", (each) => each.id.startsWith("set:V3")))).toEqual([
+      "dial-below-threshold",
+    ]);
+  });
+
+  test("trap 14: the dials' gesture passed over: not committed, so the force in force is still off", () => {
+    expect(
+      now(upTo("do:direction:half-way", (each) => each.id.startsWith("commit:read-dials"))).sort(),
+    ).toEqual(["force-off-for-learning", "not-committed"]);
+  });
+
+  test("trap 30: automatic closing with only a stop button", () => {
+    const bundle = demoBundle(
+      "netloft",
+      (job) => (job.devices = job.devices.filter((each) => !["cell-street", "edge"].includes(each.id))),
+    );
+    expect(planJob(bundle).findings[0]).toMatchObject({
+      code: "automatic-closing-unprotected",
+      severity: "danger",
+    });
+    expect(planJob(demoBundle("netloft")).findings.every((each) => each.severity === "note")).toBe(true);
+  });
+
+  test("a leaf without its drive or its stop, and a firmware the profile does not know", () => {
+    const bundle = demoBundle("netloft", (job) => {
+      job.devices = job.devices.filter((each) => each.id !== "drive-b");
+      job.survey.leaves[0]!.stopClosed = false;
+      job.found.firmware = "9.9";
+    });
+    expect(planJob(bundle).findings.map((each) => each.code)).toEqual(
+      expect.arrayContaining(["leaf-without-drive", "leaf-without-stops", "firmware-unknown"]),
+    );
+  });
+});
+
+describe("the log", () => {
+  test("not seen blocks its station by name; withdrawn opens it again", () => {
+    const bundle = demoBundle("netloft");
+    const [first] = planJob(bundle).sheet;
+    const failed = answered(bundle, [first!], "not-seen");
+    expect(planJob(failed).statuses[1]).toMatchObject({
+      state: "blocked",
+      reason: "Not seen: Isolate and mark the breaker.",
+    });
+    const entry = failed.log[0]!;
+    const withdrawn = {
+      ...failed,
+      log: [...failed.log, { ...entry, id: "w", outcome: "withdrawn" as const }],
+    };
+    expect(planJob(withdrawn as typeof failed).statuses[1]).toMatchObject({ state: "open", done: 0 });
+  });
+
+  test("a dial turned for an earlier plan still stands where it was turned to", () => {
+    const bundle = demoBundle("netloft");
+    const before = planAfter(bundle, (each) => each.id.startsWith("set:V1"));
+    const changed = {
+      ...before.bundle,
+      job: { ...bundle.job, wishes: { ...bundle.job.wishes, "automatic-closing-time": 100 } },
+    };
+    const after = planJob(changed);
+    expect(after.now.positions.dials.V1).toBe("8:45");
+    expect(after.statuses[2]?.done).toBe(0);
+  });
+});
+
+describe("readings", () => {
+  // EN 12453:2017: 400 N dynamic in gaps of 50 to 500 mm; measured at 50, 300 and 500 mm. From memory.
+  test("the closing force is asked at 50, 300 and 500 mm against 400 N", () => {
+    expect(forceGapsMm).toEqual([50, 300, 500]);
+    expect(dynamicForceLimitN).toBe(400);
+    const asked = step(planJob(demoBundle("netloft")), "force:300").reading!;
+    expect(readingMisfit(asked, 400)).toBeUndefined();
+    expect(readingMisfit(asked, 401)).toMatch(/^401 N measured, at most 400 N allowed \(EN 12453:2017/);
+  });
+});

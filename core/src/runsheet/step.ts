@@ -1,0 +1,70 @@
+import type { Condition, Gesture, Provenance } from "../board/index.ts";
+import type { Subject } from "../finding/index.ts";
+import type { LampState } from "./face.ts";
+import type { StateEffect } from "../job/index.ts";
+import type { BenchState } from "./state.ts";
+
+/** Stations of a job, in the order of the work. */
+export const stations = [
+  "survey",
+  "wire",
+  "set",
+  "power-up",
+  "travel",
+  "force",
+  "remotes",
+  "prove",
+  "hand-over",
+] as const;
+
+export type Station = (typeof stations)[number];
+
+/** Something to be seen: a lamp's state with its reason, or a sentence about leaf, drive or instrument. */
+export type Seen =
+  | { kind: "lamp"; lamp: string; label: string; is: LampState; was: LampState; why: string }
+  | { kind: "text"; text: string };
+
+/** A measurement a step asks for. */
+export interface ReadingAsked {
+  quantity: string;
+  unit: string;
+  most?: number;
+  least?: number;
+  /** Where the limit comes from. */
+  source?: string;
+}
+
+/** A step before its expectations are computed. */
+export interface StepDraft {
+  /** Made of what the step does, so that a changed plan asks for it again. */
+  id: string;
+  station: Station;
+  title: string;
+  says: string;
+  caution?: string;
+  gesture?: Gesture;
+  /** A control to be moved: its planned positions in the order of its parts. */
+  control?: string;
+  cores?: readonly string[];
+  link?: string;
+  effects: readonly StateEffect[];
+  /** Contact tripped while the step lasts. */
+  trips?: string;
+  alsoSee?: readonly string[];
+  /** Lamps to look at even when they do not change. */
+  alwaysSee?: readonly string[];
+  ifNot?: string;
+  reading?: ReadingAsked;
+  needs?: readonly Condition[];
+  source?: Provenance;
+  subjects: Subject[];
+}
+
+/** A step of the run sheet with everything that should be seen. */
+export interface Step extends StepDraft {
+  see: Seen[];
+  /** The bench while the step's result is to be seen. */
+  during: BenchState;
+  /** Every lamp at that moment. */
+  lamps: Record<string, LampState>;
+}

@@ -1,0 +1,32 @@
+import type { Planned } from "../state.ts";
+import type { StepDraft } from "../step.ts";
+
+/** Gaps at which the closing force is measured, mm. EN 12453:2017, from memory. */
+export const forceGapsMm = [50, 300, 500] as const;
+
+/** Highest dynamic force between closing edges in gaps of 50 to 500 mm, N. EN 12453:2017, from memory. */
+export const dynamicForceLimitN = 400;
+
+const fallsUnder = "EN 12453:2017, gaps of 50 to 500 mm, from memory; your local code decides";
+
+/** One reading of the closing force at each gap, with the limit of the standard beside it. */
+export function forceSteps(planned: Planned): StepDraft[] {
+  const force = planned.controls.controls.find((control) =>
+    control.gives.some((given) => given.behaviour === "force"),
+  );
+  const speedAndForce = force ? force.planned.join() : "fixed";
+  return forceGapsMm.map((gap) => ({
+    id: `force:${gap}:${speedAndForce}`,
+    station: "force",
+    title: `Closing force at ${gap} mm`,
+    says: `Put the force instrument in the closing gap at ${gap} mm, let the gate close onto it three times, and write down the highest peak.`,
+    caution:
+      "Only the instrument stands in the gap. Force limits are the law's; this program advises and does not certify.",
+    effects: [],
+    alsoSee: ["The leaf stops and backs off each time."],
+    ifNot:
+      "Too high: ease hinges first, then less force on its dial, a longer slow-down, or a softer edge; then measure again.",
+    reading: { quantity: `peak force at ${gap} mm`, unit: "N", most: dynamicForceLimitN, source: fallsUnder },
+    subjects: force ? [{ kind: "dial", id: force.id }] : [],
+  }));
+}

@@ -1,0 +1,145 @@
+import type { BoardInput, Condition } from "../../board/index.ts";
+import type { Demand } from "../../wiring/index.ts";
+import { conditionHolds } from "../face.ts";
+import type { BenchState, Planned } from "../state.ts";
+import type { StepDraft } from "../step.ts";
+
+const situations = [
+  { at: "closed", says: "With the gate closed, give an open command while you hold it tripped" },
+  { at: "opening", says: "While the gate opens, trip it" },
+  { at: "open", says: "With the gate open, trip it and give a close command" },
+  { at: "closing", says: "While the gate closes, trip it" },
+] as const;
+
+function reactionOf(
+  planned: Planned,
+  input: BoardInput,
+  atEnd: BenchState,
+  when: (typeof situations)[number]["at"],
+): string | undefined {
+  const nothing = { inputs: {}, supplies: {} };
+  return input.reactions.find((row) => conditionHolds(row.when, atEnd, nothing, planned))?.[when];
+}
+
+/** A gate can be proved once it has power and knows its travel, where the board learns one. */
+function ready({ bundle }: Planned): Condition[] {
+  const learns = bundle.board.procedures.some((each) =>
+    each.steps.some((step) => step.effects.learn === "travel"),
+  );
+  return [{ powered: true }, ...(learns ? [{ learned: "travel" }] : [])];
+}
+
+type ContactDemand = Extract<Demand, { kind: "contact" }>;
+
+function protectionSteps(
+  planned: Planned,
+  demand: ContactDemand,
+  input: BoardInput,
+  atEnd: BenchState,
+): StepDraft[] {
+  const { device, contact } = demand;
+  const trips = `${device.id}/${contact.id}`;
+  return situations.flatMap(({ at, says }): StepDraft[] => {
+    const reaction = reactionOf(planned, input, atEnd, at);
+    if (reaction === undefined) return [];
+    return [
+      {
+        id: `prove:${trips}:${input.id}:${at}:${reaction}`,
+        station: "prove",
+        title: `${device.name}, gate ${at}`,
+        says: `${says}: ${contact.tripped}.`,
+        caution:
+          at === "closing" || at === "opening"
+            ? "Trip it with an object, never with your body. Be ready to stop."
+            : undefined,
+        effects: [],
+        needs: ready(planned),
+        trips,
+        alsoSee: [`The gate ${reaction}.`],
+        ifNot: "Take the gate out of use until this is put right.",
+        subjects: [
+          { kind: "device", id: device.id },
+          { kind: "input", id: input.id },
+          { kind: "terminal", id: input.terminal },
+        ],
+      },
+    ];
+  });
+}
+
+function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput): StepDraft {
+  const { device, contact } = demand;
+  return {
+    id: `prove:${device.id}/${contact.id}:${input.id}:command`,
+    station: "prove",
+    title: `${device.name} commands`,
+    says: `Use it: ${contact.tripped}.`,
+    caution: "The gate moves. Keep its path in sight.",
+    effects: [],
+    needs: ready(planned),
+    trips: `${device.id}/${contact.id}`,
+    alsoSee: [`The gate answers as ${input.label.toLowerCase()}.`],
+    subjects: [
+      { kind: "device", id: device.id },
+      { kind: "terminal", id: input.terminal },
+    ],
+  };
+}
+
+/** Every protection device in every state of the gate, every command, the manual release. */
+export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
+  const contacts = planned.wiring.placements.flatMap(({ demand, place }) =>
+    demand.kind === "contact" && place?.kind === "input" ? [{ demand, input: place.input }] : [],
+  );
+  return [
+    ...contacts
+      .filter(({ input }) => input.reactions.length)
+      .flatMap(({ demand, input }) => protectionSteps(planned, demand, input, atEnd)),
+    ...contacts
+      .filter(({ input }) => !input.reactions.length)
+      .map(({ demand, input }) => commandStep(planned, demand, input)),
+    {
+      id: "prove:release",
+      station: "prove",
+      title: "Manual release",
+      says: "With the gate at rest, release each drive, move the leaf by hand through its travel, engage the drive again.",
+      caution: "A released leaf swings by itself on a slope or in wind. Hold it.",
+      effects: [],
+      alsoSee: ["Each leaf moves freely by hand and is held again after engaging."],
+      subjects: [],
+    },
+  ];
+}
+
+/** What is handed over, and told to whom. */
+export function handOverSteps(): StepDraft[] {
+  const step = (id: string, title: string, says: string, see: string): StepDraft => ({
+    id: `hand-over:${id}`,
+    station: "hand-over",
+    title,
+    says,
+    effects: [],
+    alsoSee: [see],
+    subjects: [],
+  });
+  return [
+    step(
+      "instruct",
+      "Instruct the user",
+      "Show opening, stopping and the manual release. Say what the gate does when the mains fails.",
+      "The user has used the manual release once with their own hands.",
+    ),
+    step(
+      "label",
+      "Label the cabinet",
+      "Stick the job's label inside the cabinet door and close the cabinet.",
+      "The label names job, date and firm; no core is trapped in the door.",
+    ),
+    step(
+      "record",
+      "Give the record",
+      "Print or save the record, and export the job file.",
+      "The user has the record.",
+    ),
+  ];
+}

@@ -1,0 +1,135 @@
+import { terminalOf } from "../../board/index.ts";
+import type { Core, LinkPlan } from "../../wiring/index.ts";
+import { count, listed, plainNumber } from "../../quantity/index.ts";
+import type { Planned } from "../state.ts";
+import type { StepDraft } from "../step.ts";
+
+function isolationSteps({ bundle }: Planned): StepDraft[] {
+  const { board, job } = bundle;
+  const mains = [board.inlet.live, board.inlet.neutral].map((id) => ({ kind: "terminal" as const, id }));
+  const where = job.survey.breaker ? ` It was surveyed as: ${job.survey.breaker}.` : "";
+  return [
+    {
+      id: "isolate:breaker",
+      station: "wire",
+      title: "Isolate and mark the breaker",
+      says: `Find the breaker of this gate, switch it off, lock it and hang your mark on it.${where}`,
+      caution:
+        "Mains kills. Where your licence or local code does not allow this work, stop and call who may.",
+      effects: [{ kind: "power", on: false }],
+      alsoSee: ["The breaker is off, locked and marked."],
+      subjects: mains,
+    },
+    {
+      id: "isolate:prove-dead",
+      station: "wire",
+      title: "Disconnect the battery, prove dead",
+      says: `Unplug any battery. Prove your tester on a known source, measure ${board.inlet.live} to ${board.inlet.neutral} and to earth, prove the tester again.`,
+      caution: "A battery keeps a board and a drive alive. A pulled power plug is a reset, not an isolation.",
+      effects: [],
+      alsoSee: ["0 V between every pair of mains terminals. All lamps dark."],
+      ifNot:
+        "A voltage here means another feed: a second breaker, a battery, or a swapped neutral. Do not go on.",
+      reading: {
+        quantity: `${board.inlet.live} to ${board.inlet.neutral}`,
+        unit: "V",
+        most: 0.5,
+        source: "dead means no voltage; half a volt allows for the instrument",
+      },
+      subjects: mains,
+    },
+    {
+      id: "as-found",
+      station: "wire",
+      title: "Note everything as found",
+      says: "Photograph the board. Check the noted links, switches and dials against what you see, under Survey, before anything is moved.",
+      effects: [],
+      alsoSee: ["Every link, switch and dial stands as noted under Survey."],
+      ifNot: "Correct the notes under Survey first. Nobody remembers afterwards how the switches stood.",
+      subjects: [],
+    },
+  ];
+}
+
+function linkStep(link: LinkPlan): StepDraft {
+  const out = link.planned === "out";
+  const name = link.between.join("–");
+  return {
+    id: `link:${link.id}:${link.planned}`,
+    station: "wire",
+    title: `Link ${name} ${link.planned}`,
+    says: out ? `Take link ${name} out and keep it.` : `Put link ${name} in.`,
+    link: link.id,
+    effects: [{ kind: "link", id: link.id, to: link.planned }],
+    alsoSee: [out ? `${name} is free. ${link.why}` : `${name} is bridged. ${link.why}`],
+    subjects: [
+      { kind: "link", id: link.id },
+      ...link.between.map((id) => ({ kind: "terminal" as const, id })),
+    ],
+  };
+}
+
+function placeText(core: Core): string {
+  if (core.joint) return `${core.colour} (${core.pinLabel}) into connector ${core.target}`;
+  if (core.target.includes("/"))
+    return `${core.colour} (${core.pinLabel}) to ${core.target.replace("/", ", ")}`;
+  return `${core.colour} (${core.pinLabel}) to ${core.target}`;
+}
+
+function coreSteps({ bundle, wiring }: Planned): StepDraft[] {
+  return wiring.devices.flatMap((device) =>
+    device.profile.parts.flatMap((part): StepDraft[] => {
+      const cores = wiring.cores.filter((core) => core.device === device.id && core.part === part.id);
+      if (!cores.length) return [];
+      const cable = cores[0]?.cable;
+      const run = cable ? `, ${plainNumber(cable.lengthM)} m of ${plainNumber(cable.sizeMm2, 2)} mm²` : "";
+      const name = device.profile.parts.length > 1 ? `${device.name}, ${part.label}` : device.name;
+      return [
+        {
+          id: `wire:${device.id}:${part.id}:${cores.map((core) => `${core.pin}>${core.target}`).join(",")}`,
+          station: "wire",
+          title: `Wire ${name}`,
+          says: `Land ${count(cores.length, "core")} of ${name}${run}: ${listed(cores.map(placeText))}.`,
+          cores: cores.map((core) => core.id),
+          effects: [{ kind: "land", cores: cores.map((core) => core.id) }],
+          alsoSee: ["Every core holds when pulled gently, no bare copper outside the clamps."],
+          ifNot:
+            "Where a colour differs from the list, the pin decides: find it with a tester and note what you found.",
+          subjects: [
+            { kind: "device", id: device.id },
+            ...cores
+              .filter((core) => terminalOf(bundle.board, core.target))
+              .map((core) => ({ kind: "terminal" as const, id: core.target })),
+          ],
+        },
+      ];
+    }),
+  );
+}
+
+function inletStep({ bundle, wiring }: Planned): StepDraft {
+  const inlet = wiring.cores.filter((core) => core.device === "mains");
+  return {
+    id: `wire:mains:${inlet.map((core) => core.target).join(",")}`,
+    station: "wire",
+    title: "Land the mains spur last",
+    says: `Land the locked-off spur: ${listed(inlet.map(placeText))}. Keep it apart from every other core.`,
+    caution: `${plainNumber(bundle.board.inlet.volts)} V goes here. Extra-low-voltage cores never share its gland or conduit.`,
+    cores: inlet.map((core) => core.id),
+    effects: [{ kind: "land", cores: inlet.map((core) => core.id) }],
+    alsoSee: ["The spur has a gland of its own and its cover is on."],
+    subjects: inlet.map((core) => ({ kind: "terminal", id: core.target })),
+  };
+}
+
+/** Isolate, note, links out, cores, links in, mains last. */
+export function wireSteps(planned: Planned): StepDraft[] {
+  const moves = planned.wiring.links.filter((link) => link.found !== link.planned);
+  return [
+    ...isolationSteps(planned),
+    ...moves.filter((link) => link.planned === "out").map(linkStep),
+    ...coreSteps(planned),
+    ...moves.filter((link) => link.planned === "in").map(linkStep),
+    inletStep(planned),
+  ];
+}

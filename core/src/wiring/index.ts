@@ -1,0 +1,12 @@
+export { assign, compareCost } from "./assign.ts";
+export type { Assignment, Cost, Item, Option, Resource } from "./assign.ts";
+export type { Core } from "./cores.ts";
+export { demandsOf } from "./demand.ts";
+export type { Demand, Place, SiteDevice } from "./demand.ts";
+export { foundLinks, linkFindings } from "./links.ts";
+export type { LinkPlan, LinkPosition } from "./links.ts";
+export type { Load, RailLoad } from "./loads.ts";
+export { itemsOf, placeDevices } from "./place.ts";
+export type { Placement } from "./place.ts";
+export { planWiring } from "./plan.ts";
+export type { WiringPlan } from "./plan.ts";

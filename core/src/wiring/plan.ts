@@ -1,0 +1,56 @@
+import type { BoardProfile } from "../board/index.ts";
+import type { Finding } from "../finding/index.ts";
+import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
+import { coresOf, inletCores, type Core } from "./cores.ts";
+import type { SiteDevice } from "./demand.ts";
+import { placementFindings } from "./findings.ts";
+import { foundLinks, planLinks, type LinkPlan } from "./links.ts";
+import { overloadFindings, railLoads, type RailLoad } from "./loads.ts";
+import { placeDevices, type Placement } from "./place.ts";
+
+/** The wiring of a job: every core, every link, every limit, and what is wrong with it. */
+export interface WiringPlan {
+  devices: SiteDevice[];
+  placements: Placement[];
+  /** Unplaced, milliamps over a limit, contacts sharing an input, distance from the best place. */
+  cost: number[];
+  cores: Core[];
+  links: LinkPlan[];
+  rails: RailLoad[];
+  findings: Finding[];
+}
+
+/** The job's devices with their profiles; an instance without its profile is left out. */
+export function siteDevices(bundle: Pick<JobBundle, "job" | "devices">): SiteDevice[] {
+  return bundle.job.devices.flatMap((instance): SiteDevice[] => {
+    const profile = profileOf(bundle.devices, instance.device);
+    return profile ? [{ id: instance.id, name: instance.name, profile, leaf: instance.leaf }] : [];
+  });
+}
+
+function cablesOf(job: Job): Record<string, Record<string, Cable>> {
+  return Object.fromEntries(job.devices.map((instance) => [instance.id, instance.cables]));
+}
+
+/** Plans the wiring of a job on its board. */
+export function planWiring(bundle: {
+  job: Job;
+  board: BoardProfile;
+  devices: JobBundle["devices"];
+}): WiringPlan {
+  const { board, job } = bundle;
+  const devices = siteDevices(bundle);
+  const cables = cablesOf(job);
+  const { placements, cost } = placeDevices(board, devices);
+  const cores = [...coresOf(board, placements, cables), ...inletCores(board)];
+  const rails = railLoads(board, devices, placements, cables);
+  return {
+    devices,
+    placements,
+    cost,
+    cores,
+    links: planLinks(board, placements, foundLinks(board, job.found.links)),
+    rails,
+    findings: [...placementFindings(board, devices, placements, cores), ...overloadFindings(rails)],
+  };
+}
