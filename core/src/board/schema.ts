@@ -6,7 +6,7 @@ import { behaviourIds } from "./behaviour.ts";
 export const idSchema = z
   .string()
   .max(60)
-  .regex(/^[a-z0-9][a-z0-9-]*$/i, "a short word of letters, digits and hyphens");
+  .regex(/^[A-Za-z0-9][A-Za-z0-9-]*$/, "a short word of letters, digits and hyphens");
 const label = z.string().min(1).max(80);
 const prose = z.string().min(1).max(600);
 const mm = z.number().min(0).max(2000);

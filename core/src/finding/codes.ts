@@ -29,6 +29,7 @@ export const findingCodes = {
   "leaf-without-drive": "fault",
   "leaf-without-stops": "fault",
   "firmware-unknown": "caution",
+  "plan-not-proved": "caution",
 } as const satisfies Record<string, Severity>;
 
 export type FindingCode = keyof typeof findingCodes;

@@ -32,7 +32,12 @@ const shownLength = 60;
 /** A value as it is shown in "found …": short, quoted when it is text. */
 export function shown(value: unknown): string {
   if (value === undefined) return "nothing";
-  const text = JSON.stringify(value) ?? String(value);
+  let text: string;
+  try {
+    text = JSON.stringify(value) ?? String(value);
+  } catch {
+    return "a value nested too deeply to show";
+  }
   return text.length > shownLength ? `${text.slice(0, shownLength)}…` : text;
 }
 

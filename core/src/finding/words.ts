@@ -104,6 +104,11 @@ const table: Record<FindingCode, FindingWords> = {
     why: "This board finds the ends of travel by running onto fixed stops.",
     remedy: "Fit the stop before learning.",
   },
+  "plan-not-proved": {
+    what: "The search for the best wiring was cut short.",
+    why: "So many devices compete for so few places that trying every way would take too long.",
+    remedy: "The plan works as far as it goes; pin or remove devices to have the best one proved.",
+  },
   "firmware-unknown": {
     what: "Firmware {found} was found; this profile holds for {known}.",
     why: "A procedure of another firmware can do something else.",

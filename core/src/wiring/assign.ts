@@ -24,7 +24,12 @@ export interface Resource {
 export interface Assignment<T> {
   choices: (T | undefined)[];
   cost: number[];
+  /** False when the search was cut short: the best met so far, not proved to be the best there is. */
+  proved: boolean;
 }
+
+/** Placements tried before a search is cut short: a second or two of work, far beyond what any sensible job needs. */
+const mostVisits = 400_000;
 
 /** Negative when a is better, 0 when alike, positive when worse. */
 export function compareCost(a: Cost, b: Cost): number {
@@ -80,7 +85,8 @@ export function assign<T>(
 
   const used: Record<string, number> = {};
   const choices: (T | undefined)[] = items.map(() => undefined);
-  let best: Assignment<T> | undefined;
+  let best: Omit<Assignment<T>, "proved"> | undefined;
+  let visits = 0;
 
   /** Takes the option's resources and returns what they add to the price; undefined, with nothing taken, past a limit. */
   function take(option: Option<T>): number[] | undefined {
@@ -100,6 +106,7 @@ export function assign<T>(
   }
 
   function visit(depth: number, cost: number[]): void {
+    if (++visits > mostVisits && best) return;
     if (best && compareCost(add(cost, bounds[depth]!), best.cost) >= 0) return;
     const at = order[depth];
     if (at === undefined) {
@@ -123,5 +130,5 @@ export function assign<T>(
   }
 
   visit(0, []);
-  return best ?? { choices, cost: [] };
+  return { choices, cost: [], ...best, proved: visits <= mostVisits };
 }

@@ -76,8 +76,8 @@ export function itemsOf(board: BoardProfile, devices: readonly SiteDevice[]): It
 export function placeDevices(
   board: BoardProfile,
   devices: readonly SiteDevice[],
-): { placements: Placement[]; cost: number[] } {
+): { placements: Placement[]; cost: number[]; proved: boolean } {
   const demands = demandsOf(devices);
-  const { choices, cost } = assign(itemsOf(board, devices), resourcesOf(board, devices));
-  return { placements: demands.map((demand, at) => ({ demand, place: choices[at] })), cost };
+  const { choices, cost, proved } = assign(itemsOf(board, devices), resourcesOf(board, devices));
+  return { placements: demands.map((demand, at) => ({ demand, place: choices[at] })), cost, proved };
 }

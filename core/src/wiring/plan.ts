@@ -1,5 +1,5 @@
 import type { BoardProfile } from "../board/index.ts";
-import type { Finding } from "../finding/index.ts";
+import { finding, type Finding } from "../finding/index.ts";
 import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
 import { coresOf, inletCores, type Core } from "./cores.ts";
 import type { SiteDevice } from "./demand.ts";
@@ -41,7 +41,7 @@ export function planWiring(bundle: {
   const { board, job } = bundle;
   const devices = siteDevices(bundle);
   const cables = cablesOf(job);
-  const { placements, cost } = placeDevices(board, devices);
+  const { placements, cost, proved } = placeDevices(board, devices);
   const cores = [...coresOf(board, placements, cables), ...inletCores(board)];
   const rails = railLoads(board, devices, placements, cables);
   return {
@@ -51,6 +51,6 @@ export function planWiring(bundle: {
     cores,
     links: planLinks(board, placements, foundLinks(board, job.found.links)),
     rails,
-    findings: [...placementFindings(board, devices, placements, cores), ...overloadFindings(rails)],
+    findings: [...placementFindings(board, devices, placements, cores), ...overloadFindings(rails), ...(proved ? [] : [finding("plan-not-proved", [])])],
   };
 }

@@ -1,0 +1,55 @@
+import type { Knex } from "knex";
+
+interface Migration {
+  name: string;
+  up(knex: Knex): Promise<void>;
+}
+
+/** Numbered and final: a change of the tables is a new migration at the end. */
+export const migrations: Migration[] = [
+  {
+    name: "001-jobs-and-log",
+    async up(knex) {
+      await knex.schema.createTable("profiles", (table) => {
+        table.string("kind").notNullable();
+        table.string("id").notNullable();
+        table.integer("revision").notNullable();
+        table.text("body").notNullable();
+        table.primary(["kind", "id", "revision"]);
+      });
+      await knex.schema.createTable("jobs", (table) => {
+        table.string("id").primary();
+        table.integer("version").notNullable();
+        table.string("title").notNullable();
+        table.text("job").notNullable();
+        table.text("board").notNullable();
+        table.text("devices").notNullable();
+        table.string("created_at").notNullable();
+        table.string("updated_at").notNullable();
+      });
+      await knex.schema.createTable("log", (table) => {
+        table.increments("seq");
+        table.string("job_id").notNullable().references("id").inTable("jobs").onDelete("RESTRICT");
+        table.string("entry_id").notNullable();
+        table.string("kind").notNullable();
+        table.string("step");
+        table.string("at").notNullable();
+        table.text("body").notNullable();
+        table.unique(["job_id", "entry_id"]);
+      });
+      for (const act of ["UPDATE", "DELETE"])
+        await knex.raw(
+          `CREATE TRIGGER log_is_append_only_${act.toLowerCase()} BEFORE ${act} ON log
+           BEGIN SELECT RAISE(ABORT, 'the log is append-only'); END`,
+        );
+    },
+  },
+];
+
+/** Migrations for Knex from the list above, so that they live in the bundle and not beside it. */
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve(migrations),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) =>
+    Promise.resolve({ up: (knex: Knex) => migration.up(knex), down: () => Promise.resolve() }),
+};

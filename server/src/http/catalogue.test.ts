@@ -1,0 +1,43 @@
+import { Ajv2020 } from "ajv/dist/2020.js";
+import type { Express } from "express";
+import type { Knex } from "knex";
+import request from "supertest";
+import { serve } from "../testing/serve.ts";
+
+let app: Express;
+let knex: Knex;
+beforeAll(async () => ({ app, knex } = await serve({ demo: true })));
+afterAll(() => knex.destroy());
+
+describe("the catalogue", () => {
+  test("boards, one board, devices", async () => {
+    expect((await request(app).get("/api/boards")).body.boards).toHaveLength(1);
+    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.name).toBe("Duet");
+    await request(app).get("/api/boards/nobody").expect(404);
+    expect((await request(app).get("/api/devices")).body.devices.length).toBeGreaterThanOrEqual(8);
+  });
+
+  test("the published JSON Schema accepts what the program serves and refuses what it refuses (checked with Ajv)", async () => {
+    const ajv = new Ajv2020({ strict: false, validateFormats: false });
+    const schema = async (name: string) =>
+      ajv.compile((await request(app).get(`/api/schemas/${name}.json`).expect(200)).body as object);
+    const board = await schema("board");
+    const profile = (await request(app).get("/api/boards/quillmarsh-duet")).body as Record<string, unknown>;
+    expect(board(profile)).toBe(true);
+    expect(board({ ...profile, format: "board" })).toBe(false);
+    expect(board({ ...profile, relays: [] })).toBe(false);
+    const bundle = await schema("bundle");
+    expect(bundle((await request(app).get("/api/jobs/ropewalk/bundle")).body)).toBe(true);
+    await request(app).get("/api/schemas/nothing.json").expect(404);
+  });
+});
+
+describe("the server", () => {
+  test("health, security headers, no framework name", async () => {
+    const { headers } = await request(app).get("/api/health").expect(200, { status: "ok" });
+    expect(headers["content-security-policy"]).toContain("default-src 'self'");
+    expect(headers["x-content-type-options"]).toBe("nosniff");
+    expect(headers["x-powered-by"]).toBeUndefined();
+    expect(headers["cache-control"]).toBe("no-store");
+  });
+});

@@ -1,0 +1,54 @@
+import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } from "@anvilcloud/core";
+import { Router } from "express";
+import type { Knex } from "knex";
+import { z } from "zod";
+import { findProfile, listProfiles } from "../store/profiles.ts";
+import { HttpProblem } from "./problem.ts";
+
+const schemas: Record<string, z.ZodType> = {
+  board: boardSchema,
+  device: deviceSchema,
+  job: jobSchema,
+  "log-entry": logEntrySchema,
+  bundle: bundleSchema,
+};
+
+/** Boards, devices, and the JSON Schemas of every format. */
+export function catalogueRoutes(knex: Knex): Router {
+  const routes = Router();
+
+  routes.get("/boards", async (_request, response) => {
+    response.json({ boards: await listProfiles(knex, "board") });
+  });
+
+  routes.get("/boards/:id", async (request, response) => {
+    const board = await findProfile(knex, "board", { id: request.params.id });
+    if (!board)
+      throw new HttpProblem(
+        404,
+        "No such board",
+        `There is no board ${JSON.stringify(request.params.id)} here.`,
+      );
+    response.json(board);
+  });
+
+  routes.get("/devices", async (_request, response) => {
+    response.json({ devices: await listProfiles(knex, "device") });
+  });
+
+  routes.get("/schemas/:name", (request, response) => {
+    const name = request.params.name.replace(/\.json$/, "");
+    const schema = Object.hasOwn(schemas, name) ? schemas[name] : undefined;
+    if (!schema)
+      throw new HttpProblem(
+        404,
+        "No such schema",
+        `There is no schema ${JSON.stringify(name)}; there are ${Object.keys(schemas).join(", ")}.`,
+      );
+    response
+      .type("application/schema+json")
+      .send(JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 2));
+  });
+
+  return routes;
+}

@@ -1,0 +1,269 @@
+import type { Job, JobBundle } from "@anvilcloud/core";
+import type { Express } from "express";
+import type { Knex } from "knex";
+import request from "supertest";
+import { serve } from "../testing/serve.ts";
+
+let app: Express;
+let knex: Knex;
+beforeEach(async () => ({ app, knex } = await serve({ demo: true })));
+afterEach(() => knex.destroy());
+
+const read = async (id = "netloft") =>
+  (await request(app).get(`/api/jobs/${id}`).expect(200)).body as { version: number; job: Job };
+const bundle = async (id = "netloft") =>
+  (await request(app).get(`/api/jobs/${id}/bundle`).expect(200)).body as JobBundle;
+const put = (job: unknown, version: number | string) =>
+  request(app)
+    .put("/api/jobs/netloft")
+    .set("If-Match", `"${version}"`)
+    .send(job as object);
+
+const note = (id: string, text = "hinge dry") => ({
+  id,
+  at: "2026-11-24T09:00:00.000Z",
+  by: "Ivet",
+  kind: "note",
+  text,
+});
+
+describe("jobs", () => {
+  test("the demo shows one fresh, one half done, one handed over", async () => {
+    const { body } = await request(app).get("/api/jobs").expect(200);
+    const jobs = body.jobs as { id: string; answered: number; handedOverAt: string | null }[];
+    expect(body.total).toBe(3);
+    expect(jobs.find((job) => job.id === "netloft")).toMatchObject({ answered: 0, handedOverAt: null });
+    expect(jobs.find((job) => job.id === "ropewalk")?.answered).toBeGreaterThan(10);
+    expect(jobs.find((job) => job.id === "lampquay")?.handedOverAt).toMatch(/^2026-10-06/);
+  });
+
+  test("a new job is a draft on its board, with an ETag and a place", async () => {
+    const made = await request(app)
+      .post("/api/jobs")
+      .send({ title: "Kelp store, pair", customer: "Someone", board: "quillmarsh-duet" })
+      .expect(201);
+    expect(made.headers.etag).toBe('"1"');
+    const found = await request(app)
+      .get(made.headers.location as string)
+      .expect(200);
+    expect(found.body.job).toMatchObject({
+      title: "Kelp store, pair",
+      board: { id: "quillmarsh-duet", revision: 1 },
+    });
+  });
+
+  test("a change is stored under the next version", async () => {
+    const { job, version } = await read();
+    job.title = "Netloft yard, north";
+    expect((await put(job, version).expect(200)).headers.etag).toBe('"2"');
+    expect(await read()).toMatchObject({ version: 2, job: { title: "Netloft yard, north" } });
+  });
+
+  test("a stale change is refused with both versions at hand, and nothing is saved", async () => {
+    const { job, version } = await read();
+    await put({ ...job, title: "first" }, version).expect(200);
+    const refused = await put({ ...job, title: "second" }, version).expect(412);
+    expect(refused.headers["content-type"]).toContain("application/problem+json");
+    expect(refused.body).toMatchObject({
+      status: 412,
+      current: { version: 2, job: { title: "first" } },
+      yours: { title: "second" },
+    });
+    expect((await read()).job.title).toBe("first");
+  });
+
+  test("of ten changes at once from one version exactly one is stored", async () => {
+    const { job, version } = await read();
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, (_, n) => put({ ...job, title: `t${n}` }, version)),
+    );
+    expect(answers.map((answer) => answer.status).sort()).toEqual([200, ...Array<number>(9).fill(412)]);
+    expect((await read()).version).toBe(version + 1);
+  });
+
+  test("only a job on which nothing happened can be removed", async () => {
+    await request(app).delete("/api/jobs/lampquay").set("If-Match", '"1"').expect(409);
+    await request(app).delete("/api/jobs/netloft").set("If-Match", '"7"').expect(412);
+    await request(app).delete("/api/jobs/netloft").set("If-Match", '"1"').expect(204);
+    await request(app).get("/api/jobs/netloft").expect(404);
+  });
+});
+
+describe("bad input gets a precise answer and changes nothing", () => {
+  type Case = [string, (job: Job) => unknown, number, RegExp];
+  const cases: Case[] = [
+    [
+      "a wrong type",
+      (job) => ({ ...job, title: 7 }),
+      422,
+      /request: title: expected a value of type string, found 7/,
+    ],
+    [
+      "a missing part",
+      (job) => ({ ...job, survey: undefined }),
+      422,
+      /survey: expected a value of type object, found nothing/,
+    ],
+    [
+      "an unknown key",
+      (job) => ({ ...job, colour: "red" }),
+      422,
+      /found "colour"\. Remove or rename "colour"/,
+    ],
+    [
+      "an unknown device",
+      (job) => ({ ...job, devices: [{ ...job.devices[0]!, device: { id: "nobody", revision: 1 } }] }),
+      422,
+      /devices\[0\]\.device: expected a device of the catalogue/,
+    ],
+    [
+      "an unknown board",
+      (job) => ({ ...job, board: { id: "nobody", revision: 1 } }),
+      422,
+      /job\.board: expected the bundle's board/,
+    ],
+    ["another job's id", (job) => ({ ...job, id: "ropewalk" }), 422, /A job keeps its id/],
+    ["a list", () => [], 422, /document: expected a value of type object/],
+    [
+      "prototype keys",
+      (job) => JSON.parse(JSON.stringify(job).replace('"links":{}', '"links":{"__proto__":"in"}')) as unknown,
+      400,
+      /__proto__/,
+    ],
+  ];
+  test.each(cases)("%s", async (_name, change, status, message) => {
+    const { job } = await read();
+    const answer = await put(change(job), 1).expect(status);
+    expect(answer.body.detail).toMatch(message);
+    expect(await read()).toEqual({ ...(await read()), version: 1, job });
+  });
+
+  test("no If-Match, a strange one, no JSON, another type, a huge body, deep nesting, an unknown address", async () => {
+    const { job } = await read();
+    await request(app).put("/api/jobs/netloft").send(job).expect(428);
+    await put(job, "x").expect(400);
+    const post = () => request(app).post("/api/jobs").set("Content-Type", "application/json");
+    expect((await post().send("{oops").expect(400)).body.title).toBe("Not JSON");
+    await post().send('"text"').expect(400);
+    await request(app).post("/api/jobs").type("text").send("title").expect(422);
+    const huge = await post()
+      .send(JSON.stringify({ title: "x".repeat(600_000) }))
+      .expect(413);
+    expect(huge.body.detail).toContain("524288 bytes");
+    await post()
+      .send(`{"title":${"[".repeat(50_000)}${"]".repeat(50_000)}}`)
+      .expect(422);
+    await request(app).get("/api/jobs/nobody").expect(404);
+    await request(app).get("/api/nowhere").expect(404);
+    await request(app).get("/api/jobs?page=-1").expect(400);
+    await request(app).get("/api/jobs/%E0%A4%A").expect(400);
+    expect((await request(app).get("/api/jobs")).body.total).toBe(3);
+  });
+});
+
+describe("the log", () => {
+  test("an entry sent twice is stored once; its id cannot be used for another", async () => {
+    await request(app).post("/api/jobs/netloft/log").send(note("n1")).expect(201);
+    await request(app).post("/api/jobs/netloft/log").send(note("n1")).expect(200);
+    await request(app).post("/api/jobs/netloft/log").send(note("n1", "other")).expect(409);
+    expect((await request(app).get("/api/jobs/netloft/log")).body.log).toEqual([note("n1")]);
+  });
+
+  test("entries that do not fit are refused", async () => {
+    const post = (entry: object) => request(app).post("/api/jobs/netloft/log").send(entry);
+    await post({ ...note("n1"), at: "yesterday" }).expect(422);
+    await post({ ...note("n1"), kind: "rumour" }).expect(422);
+    const turn = {
+      ...note("n1"),
+      kind: "step",
+      text: undefined,
+      step: "s",
+      station: "set",
+      title: "t",
+      outcome: "seen",
+      effects: [{ kind: "dials", to: { V1: "6:00" } }],
+    };
+    expect((await post(turn).expect(422)).body.detail).toMatch(
+      /effects\[0\]\.dials\.V1: expected a time from 7:00 to 5:00/,
+    );
+    await request(app).post("/api/jobs/nobody/log").send(note("n1")).expect(404);
+    expect((await request(app).get("/api/jobs/netloft/log")).body.log).toEqual([]);
+  });
+
+  test("is append-only in the database itself", async () => {
+    await expect(knex("log").update({ body: "{}" })).rejects.toThrow("append-only");
+    await expect(knex("log").delete()).rejects.toThrow("append-only");
+  });
+});
+
+describe("bundles", () => {
+  test("a job imported on another installation comes out unchanged, log and profiles included", async () => {
+    const other = await serve();
+    for (const id of ["netloft", "ropewalk", "lampquay"]) {
+      const exported = await bundle(id);
+      await request(other.app).post("/api/bundles").send(exported).expect(201);
+      const again = await request(other.app).get(`/api/jobs/${id}/bundle`).expect(200);
+      expect(again.body).toEqual(exported);
+    }
+    await other.knex.destroy();
+  });
+
+  test("a second import of the same job is refused and changes nothing", async () => {
+    const answer = await request(app)
+      .post("/api/bundles")
+      .send(await bundle())
+      .expect(409);
+    expect(answer.body.detail).toContain("Nothing was imported");
+  });
+
+  test.each<[string, (b: JobBundle) => void, RegExp]>([
+    [
+      "two terminals of one id",
+      (b) => (b.board.blocks[0]!.terminals[1]!.number = 1),
+      /board\.blocks\[0\]\.terminals\[1\]\.number/,
+    ],
+    [
+      "a dial with its sweep reversed",
+      (b) => (b.board.dials[0]!.sweep = { from: "5:00", to: "7:00" }),
+      /board\.dials\[0\]\.sweep/,
+    ],
+    [
+      "a link between terminals that do not exist",
+      (b) => (b.board.links[0]!.between = ["P8", "P9"]),
+      /board\.links\[0\]\.between\[0\]/,
+    ],
+  ])(
+    "a profile with %s is refused by import and by plan, and nothing is half-saved",
+    async (_name, change, message) => {
+      const broken = { ...(await bundle()) };
+      change(broken);
+      broken.job.id = "broken";
+      for (const address of ["/api/bundles", "/api/plan"]) {
+        const answer = await request(app).post(address).send(broken).expect(422);
+        expect(answer.body.detail).toMatch(message);
+        expect(answer.body.problems[0]).toMatchObject({
+          file: "bundle",
+          remedy: expect.stringMatching(/\.$/),
+        });
+      }
+      await request(app).get("/api/jobs/broken").expect(404);
+    },
+  );
+});
+
+describe("plan, without any stored job", () => {
+  test("gives wiring, controls, findings, stations and a run sheet with what it means if not", async () => {
+    const empty = await serve();
+    const { body } = await request(empty.app)
+      .post("/api/plan")
+      .send(await bundle())
+      .expect(200);
+    expect(body.wiring.cores).toHaveLength(29);
+    expect(body.statuses[0]).toMatchObject({ station: "survey", state: "open" });
+    const power = body.sheet.find((step: { id: string }) => step.id === "do:power-up:on");
+    expect(power.see).toContainEqual(expect.objectContaining({ label: "BEAM", is: "lit" }));
+    expect(power.ifNot.length).toBeGreaterThan(3);
+    expect((await request(empty.app).get("/api/jobs")).body.total).toBe(0);
+    await empty.knex.destroy();
+  });
+});

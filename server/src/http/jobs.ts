@@ -1,0 +1,235 @@
+import { randomUUID } from "node:crypto";
+import {
+  boardSchema,
+  checkJob,
+  checkLog,
+  draftJob,
+  jobSchema,
+  logEntrySchema,
+  parseBundle,
+  parseWith,
+  planJob,
+  profileOf,
+  ProblemsError,
+  stepMeanings,
+  type DeviceProfile,
+  type Job,
+  type JobBundle,
+} from "@anvilcloud/core";
+import express, { Router, type Request } from "express";
+import type { Knex } from "knex";
+import { z } from "zod";
+import {
+  findJob,
+  insertJob,
+  listJobs,
+  pageSize,
+  removeJob,
+  replaceJob,
+  type StoredJob,
+} from "../store/jobs.ts";
+import { appendLog, readLog } from "../store/log.ts";
+import { findProfile } from "../store/profiles.ts";
+import { setVersion, wantedVersion } from "./etag.ts";
+import { HttpProblem } from "./problem.ts";
+
+/** Largest document of one job, and largest bundle with its log. */
+const limits = { job: "512kb", bundle: "5mb" } as const;
+
+const newJobSchema = z.strictObject({
+  title: jobSchema.shape.title,
+  customer: jobSchema.shape.site.shape.customer,
+  board: boardSchema.shape.id,
+});
+
+/** Refuses a key that would reach an object's prototype; the schemas would drop it without a word. */
+function plainKeys(key: string, value: unknown): unknown {
+  if (key === "__proto__") throw new SyntaxError("a key named __proto__");
+  return value;
+}
+
+function slug(title: string): string {
+  const words = title
+    .toLowerCase()
+    .normalize("NFKD")
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "");
+  return `${words.slice(0, 40).replace(/-+$/, "") || "job"}-${randomUUID().slice(0, 6)}`;
+}
+
+async function mustFind(knex: Knex, id: string): Promise<StoredJob> {
+  const stored = await findJob(knex, id);
+  if (!stored) throw new HttpProblem(404, "No such job", `There is no job ${JSON.stringify(id)} here.`);
+  return stored;
+}
+
+/** The device profiles a job refers to: those it was made with first, then the catalogue's; what it no longer uses stays. */
+async function devicesFor(knex: Knex, job: Job, known: readonly DeviceProfile[]): Promise<DeviceProfile[]> {
+  const devices = [...known];
+  for (const { device } of job.devices) {
+    if (profileOf(devices, device)) continue;
+    const found = await findProfile(knex, "device", device);
+    if (found) devices.push(found);
+  }
+  return devices;
+}
+
+async function checked(knex: Knex, job: Job, stored: StoredJob): Promise<Omit<StoredJob, "version">> {
+  const same = stored.board.id === job.board.id && stored.board.revision === job.board.revision;
+  const board = same ? stored.board : ((await findProfile(knex, "board", job.board)) ?? stored.board);
+  const devices = await devicesFor(knex, job, stored.devices);
+  const problems = checkJob(job, board, devices, "request");
+  if (problems.length) throw new ProblemsError(problems);
+  return { job, board, devices };
+}
+
+async function bundleOf(knex: Knex, id: string): Promise<JobBundle> {
+  const { job, board, devices } = await mustFind(knex, id);
+  return { format: "anvilcloud/job@1", job, board, devices, log: await readLog(knex, id) };
+}
+
+function pageOf(request: Request): number {
+  const page = Number(request.query.page ?? 0);
+  if (!Number.isInteger(page) || page < 0 || page > 1e6)
+    throw new HttpProblem(
+      400,
+      "Page not understood",
+      `page: expected a whole number from 0, found ${JSON.stringify(request.query.page)}.`,
+    );
+  return page;
+}
+
+/** Jobs, their logs and bundles. `now` gives the time as ISO 8601. */
+export function jobRoutes(knex: Knex, now: () => string): Router {
+  const routes = Router();
+  const json = express.json({ limit: limits.job, reviver: plainKeys });
+  const jsonBundle = express.json({ limit: limits.bundle, reviver: plainKeys });
+
+  routes.get("/jobs", async (request, response) => {
+    const page = pageOf(request);
+    response.json({ ...(await listJobs(knex, page)), page, pageSize });
+  });
+
+  routes.post("/jobs", json, async (request, response) => {
+    const wanted = parseWith(newJobSchema, request.body, "request");
+    const board = await findProfile(knex, "board", { id: wanted.board });
+    if (!board)
+      throw new HttpProblem(
+        422,
+        "No such board",
+        `board: expected a board of the catalogue, found ${JSON.stringify(wanted.board)}. Choose one from /api/boards.`,
+      );
+    const job = draftJob(slug(wanted.title), wanted.title, wanted.customer, board);
+    await insertJob(knex, { job, board, devices: [], log: [] }, now());
+    setVersion(response, 1);
+    response.status(201).location(`/api/jobs/${job.id}`).json({ version: 1, job, board, devices: [] });
+  });
+
+  routes.get("/jobs/:id", async (request, response) => {
+    const stored = await mustFind(knex, request.params.id);
+    setVersion(response, stored.version);
+    response.json(stored);
+  });
+
+  routes.put("/jobs/:id", json, async (request, response) => {
+    const id = String(request.params.id);
+    const version = wantedVersion(request);
+    const stored = await mustFind(knex, id);
+    const job = parseWith(jobSchema, request.body, "request");
+    if (job.id !== id)
+      throw new HttpProblem(
+        422,
+        "Another job's id",
+        `id: expected ${JSON.stringify(id)}, found ${JSON.stringify(job.id)}. A job keeps its id.`,
+      );
+    const next = await checked(knex, job, stored);
+    if (stored.version !== version || !(await replaceJob(knex, next, version, now()))) {
+      const current = await mustFind(knex, id);
+      setVersion(response, current.version);
+      throw new HttpProblem(
+        412,
+        "Changed elsewhere",
+        `This job is at version ${current.version}; your change was made from version ${version}. Nothing was saved.`,
+        { current, yours: job },
+      );
+    }
+    setVersion(response, version + 1);
+    response.json({ version: version + 1, ...next });
+  });
+
+  routes.delete("/jobs/:id", async (request, response) => {
+    const id = String(request.params.id);
+    const version = wantedVersion(request);
+    const stored = await mustFind(knex, id);
+    if ((await readLog(knex, id)).length)
+      throw new HttpProblem(
+        409,
+        "The job has a log",
+        "A job with a log is a record and stays. Only a job on which nothing happened can be removed.",
+      );
+    if (!(await removeJob(knex, id, version)))
+      throw new HttpProblem(
+        412,
+        "Changed elsewhere",
+        `This job is at version ${stored.version}, not ${version}. Look at it again.`,
+      );
+    response.status(204).end();
+  });
+
+  routes.get("/jobs/:id/log", async (request, response) => {
+    await mustFind(knex, request.params.id);
+    response.json({ log: await readLog(knex, request.params.id) });
+  });
+
+  routes.post("/jobs/:id/log", json, async (request, response) => {
+    const id = String(request.params.id);
+    const { board } = await mustFind(knex, id);
+    const entry = parseWith(logEntrySchema, request.body, "request");
+    const problems = checkLog([entry], board, "request");
+    if (problems.length) throw new ProblemsError(problems);
+    const result = await appendLog(knex, id, entry, now());
+    if (result === "other")
+      throw new HttpProblem(
+        409,
+        "Entry id taken",
+        `The log holds another entry with id ${JSON.stringify(entry.id)}. Give a new id.`,
+      );
+    response.status(result === "stored" ? 201 : 200).json(entry);
+  });
+
+  routes.get("/jobs/:id/bundle", async (request, response) => {
+    const bundle = await bundleOf(knex, request.params.id);
+    response.attachment(`${bundle.job.id}.anvilcloud.json`);
+    response.type("application/json").send(`${JSON.stringify(bundle, null, 2)}\n`);
+  });
+
+  routes.post("/bundles", jsonBundle, async (request, response) => {
+    const bundle = parseBundle(request.body, "bundle");
+    if (!(await insertJob(knex, bundle, now())))
+      throw new HttpProblem(
+        409,
+        "Job is here already",
+        `A job ${JSON.stringify(bundle.job.id)} is here already. Nothing was imported; open that one, or import on another installation.`,
+      );
+    setVersion(response, 1);
+    response.status(201).location(`/api/jobs/${bundle.job.id}`).json({ id: bundle.job.id, version: 1 });
+  });
+
+  routes.post("/plan", jsonBundle, (request, response) => {
+    const plan = planJob(parseBundle(request.body, "bundle"));
+    const { wiring, controls, sheet, findings, nowFindings, statuses } = plan;
+    response.json({
+      wiring: { cores: wiring.cores, links: wiring.links, rails: wiring.rails },
+      controls: controls.controls,
+      findings,
+      nowFindings,
+      statuses,
+      sheet: sheet.map(({ during: _during, ...step }, at) => ({
+        ...step,
+        ifNot: stepMeanings(plan, sheet[at]!),
+      })),
+    });
+  });
+
+  return routes;
+}

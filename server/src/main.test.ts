@@ -1,0 +1,75 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { join } from "node:path";
+import type { LogEntry } from "@anvilcloud/core";
+import { freshFolder, root } from "./testing/serve.ts";
+
+/** Starts the real program on a database and waits for its address. */
+async function start(database: string): Promise<{ process: ChildProcess; address: string }> {
+  const child = spawn(process.execPath, ["--import", "tsx", join(root, "server/src/main.ts")], {
+    env: { ...process.env, NODE_OPTIONS: "", DATABASE: database, PORT: "0", DEMO: "1", LOG_LEVEL: "silent" },
+    cwd: root,
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    child.once("exit", (code) => reject(new Error(`the server ended with ${code}`)));
+    child.stdout?.on("data", (chunk: Buffer) => {
+      const match = /http:\/\/\S+/.exec(chunk.toString());
+      if (match) resolve(match[0]);
+    });
+  });
+  return { process: child, address };
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) => child.once("exit", (code) => resolve(code)));
+
+test("a server killed in the middle of saves loses none that it acknowledged, and keeps the user's data", async () => {
+  const database = join(freshFolder(), "killed.db");
+  const first = await start(database);
+  const acknowledged: string[] = [];
+  let version = 1;
+  let serial = 0;
+  const gone = ended(first.process);
+  const job = (await (await fetch(`${first.address}/api/jobs/netloft`)).json()) as { job: object };
+  setTimeout(() => first.process.kill("SIGKILL"), 700);
+  try {
+    for (;;) {
+      const id = `n${serial++}`;
+      const entry: LogEntry = { id, at: "2026-11-24T09:00:00.000Z", by: "Ivet", kind: "note", text: id };
+      const headers = { "Content-Type": "application/json" };
+      const added = await fetch(`${first.address}/api/jobs/netloft/log`, {
+        method: "POST",
+        headers,
+        body: JSON.stringify(entry),
+      });
+      if (added.status === 201) acknowledged.push(id);
+      const saved = await fetch(`${first.address}/api/jobs/netloft`, {
+        method: "PUT",
+        headers: { ...headers, "If-Match": `"${version}"` },
+        body: JSON.stringify({ ...job.job, title: `version ${version + 1}` }),
+      });
+      if (saved.ok) version += 1;
+    }
+  } catch {
+    await gone;
+  }
+  expect(acknowledged.length).toBeGreaterThan(5);
+
+  const second = await start(database);
+  const { log } = (await (await fetch(`${second.address}/api/jobs/netloft/log`)).json()) as {
+    log: LogEntry[];
+  };
+  const kept = log.map((entry) => entry.id);
+  expect(kept.slice(0, acknowledged.length)).toEqual(acknowledged);
+  const after = (await (await fetch(`${second.address}/api/jobs/netloft`)).json()) as {
+    version: number;
+    job: { title: string };
+  };
+  expect(after.version).toBeGreaterThanOrEqual(version);
+  if (after.version > 1) expect(after.job.title).toBe(`version ${after.version}`);
+  const list = (await (await fetch(`${second.address}/api/jobs`)).json()) as { total: number };
+  expect(list.total).toBe(3);
+
+  second.process.kill("SIGTERM");
+  expect(await ended(second.process)).toBe(0);
+}, 60_000);

@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import {
+  answerStep,
+  jobSchema,
+  parseWith,
+  planJob,
+  stations,
+  type Job,
+  type JobBundle,
+  type LogEntry,
+} from "@anvilcloud/core";
+import type { Knex } from "knex";
+import { z } from "zod";
+import { findProfile, listProfiles } from "../store/profiles.ts";
+import { insertJob } from "../store/jobs.ts";
+
+/** A demo job: its document, and how far its people have come. */
+const demoSchema = z.strictObject({
+  job: jobSchema,
+  progress: z
+    .strictObject({
+      until: z.enum(stations),
+      from: z.iso.datetime(),
+      to: z.string().optional(),
+      readings: z.record(z.string(), z.number()).default({}),
+    })
+    .optional(),
+});
+
+type Progress = NonNullable<z.output<typeof demoSchema>["progress"]>;
+
+/** Minutes between two answers of the demo log. */
+const minutesAStep = 4;
+
+/** Answers every step up to and with a station, as if its people had come so far. */
+function logUntil(bundle: JobBundle, progress: Progress): LogEntry[] {
+  const last = stations.indexOf(progress.until);
+  const start = Date.parse(progress.from);
+  const at = (index: number) => new Date(start + index * minutesAStep * 60_000).toISOString();
+  const by = bundle.job.installer;
+  const steps = planJob(bundle).sheet.filter((step) => stations.indexOf(step.station) <= last);
+  const log = steps.map((step, index): LogEntry => {
+    const value = step.reading && progress.readings[step.reading.quantity];
+    const reading = step.reading && {
+      quantity: step.reading.quantity,
+      unit: step.reading.unit,
+      value: value ?? 0,
+    };
+    return answerStep(
+      step,
+      "seen",
+      { id: `demo-${bundle.job.id}-${index}`, at: at(index), by },
+      reading && { reading },
+    );
+  });
+  if (progress.to)
+    log.push({
+      id: `demo-${bundle.job.id}-end`,
+      kind: "handed-over",
+      at: at(steps.length),
+      by,
+      to: progress.to,
+    });
+  return log;
+}
+
+async function bundleFor(knex: Knex, job: Job): Promise<JobBundle> {
+  const board = await findProfile(knex, "board", job.board);
+  if (!board) throw new Error(`demo job ${job.id}: board ${job.board.id} is not shipped`);
+  const used = new Set(job.devices.map((instance) => instance.device.id));
+  const devices = (await listProfiles(knex, "device")).filter((device) => used.has(device.id));
+  return { format: "anvilcloud/job@1", job, board, devices, log: [] };
+}
+
+/** Loads the demo jobs into a database without jobs; leaves any other alone. Returns how many were loaded. */
+export async function loadDemo(knex: Knex, root: string): Promise<number> {
+  if (await knex("jobs").first("id")) return 0;
+  const folder = join(root, "demo");
+  const files = readdirSync(folder).filter((file) => file.endsWith(".json"));
+  for (const file of files) {
+    const data: unknown = JSON.parse(readFileSync(join(folder, file), "utf8"));
+    const { job, progress } = parseWith(demoSchema, data, `demo/${file}`);
+    const bundle = await bundleFor(knex, job);
+    const log = progress ? logUntil(bundle, progress) : [];
+    const shown = log.at(-1)?.at ?? "2026-11-20T07:30:00.000Z";
+    await insertJob(knex, { ...bundle, log }, shown);
+  }
+  return files.length;
+}

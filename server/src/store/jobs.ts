@@ -1,0 +1,141 @@
+import type { BoardProfile, DeviceProfile, Job, JobBundle } from "@anvilcloud/core";
+import type { Knex } from "knex";
+
+/** A job as it is stored: the document, the profiles it was made with, and its version. */
+export interface StoredJob {
+  version: number;
+  job: Job;
+  board: BoardProfile;
+  devices: DeviceProfile[];
+}
+
+/** A line of the list of jobs. */
+export interface JobSummary {
+  id: string;
+  title: string;
+  customer: string;
+  town: string;
+  board: string;
+  version: number;
+  updatedAt: string;
+  answered: number;
+  handedOverAt: string | null;
+}
+
+interface Row {
+  id: string;
+  version: number;
+  title: string;
+  job: string;
+  board: string;
+  devices: string;
+  created_at: string;
+  updated_at: string;
+}
+
+const columnsOf = ({ job, board, devices }: Omit<StoredJob, "version">) => ({
+  title: job.title,
+  job: JSON.stringify(job),
+  board: JSON.stringify(board),
+  devices: JSON.stringify(devices),
+});
+
+function read(row: Row): StoredJob {
+  return {
+    version: row.version,
+    job: JSON.parse(row.job) as Job,
+    board: JSON.parse(row.board) as BoardProfile,
+    devices: JSON.parse(row.devices) as DeviceProfile[],
+  };
+}
+
+/** Page size of the list of jobs. */
+export const pageSize = 100;
+
+/** A page of jobs, the one changed last first. */
+export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSummary[]; total: number }> {
+  const rows = (await knex("jobs")
+    .select("id", "title", "version", "updated_at")
+    .select(
+      knex.raw("json_extract(job, '$.site.customer') AS customer"),
+      knex.raw("json_extract(job, '$.site.town') AS town"),
+      knex.raw("json_extract(board, '$.name') AS board"),
+      knex.raw("(SELECT COUNT(DISTINCT step) FROM log WHERE job_id = jobs.id AND kind = 'step') AS answered"),
+      knex.raw("(SELECT MAX(at) FROM log WHERE job_id = jobs.id AND kind = 'handed-over') AS handed_over_at"),
+    )
+    .orderBy([{ column: "updated_at", order: "desc" }, { column: "id" }])
+    .limit(pageSize)
+    .offset(page * pageSize)) as (Pick<Row, "id" | "title" | "version" | "updated_at"> & {
+    customer: string;
+    town: string;
+    board: string;
+    answered: number;
+    handed_over_at: string | null;
+  })[];
+  const total = await knex("jobs").count({ n: "*" }).first();
+  return {
+    jobs: rows.map(({ updated_at, handed_over_at, ...row }) => ({
+      ...row,
+      updatedAt: updated_at,
+      handedOverAt: handed_over_at,
+    })),
+    total: Number(total?.n ?? 0),
+  };
+}
+
+/** One job; undefined where there is none. */
+export async function findJob(knex: Knex, id: string): Promise<StoredJob | undefined> {
+  const row = await knex<Row>("jobs").where({ id }).first();
+  return row && read(row);
+}
+
+/** Stores a new job with its log, all or nothing. False when the id is taken. */
+export async function insertJob(
+  knex: Knex,
+  bundle: Omit<JobBundle, "format">,
+  now: string,
+): Promise<boolean> {
+  return knex.transaction(async (trx) => {
+    const taken = await trx("jobs").where({ id: bundle.job.id }).first("id");
+    if (taken) return false;
+    await trx("jobs").insert({
+      id: bundle.job.id,
+      version: 1,
+      created_at: now,
+      updated_at: now,
+      ...columnsOf(bundle),
+    });
+    for (const entry of bundle.log)
+      await trx("log").insert({
+        job_id: bundle.job.id,
+        entry_id: entry.id,
+        kind: entry.kind,
+        step: entry.kind === "step" ? entry.step : null,
+        at: entry.at,
+        body: JSON.stringify(entry),
+      });
+    return true;
+  });
+}
+
+/** Replaces a job that is still at `version`. False when it has moved on, and nothing is changed. */
+export async function replaceJob(
+  knex: Knex,
+  next: Omit<StoredJob, "version">,
+  version: number,
+  now: string,
+): Promise<boolean> {
+  const changed = await knex("jobs")
+    .where({ id: next.job.id, version })
+    .update({ ...columnsOf(next), version: version + 1, updated_at: now });
+  return changed === 1;
+}
+
+/** Removes a job that is still at `version` and has no log. */
+export async function removeJob(knex: Knex, id: string, version: number): Promise<boolean> {
+  const removed = await knex("jobs")
+    .where({ id, version })
+    .whereNotExists(knex("log").where({ job_id: id }))
+    .delete();
+  return removed === 1;
+}
