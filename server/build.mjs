@@ -1,7 +1,12 @@
 import { readFileSync } from "node:fs";
 import { build } from "esbuild";
 
-const { dependencies } = JSON.parse(readFileSync(new URL("package.json", import.meta.url), "utf8"));
+/** Packages stay outside the bundle; the workspace's own folders go in. */
+const dependenciesOf = (path) =>
+  Object.keys(JSON.parse(readFileSync(new URL(path, import.meta.url), "utf8")).dependencies);
+const external = [...dependenciesOf("package.json"), ...dependenciesOf("../core/package.json")].filter(
+  (name) => !name.startsWith("@anvilcloud/"),
+);
 
 await build({
   entryPoints: [new URL("src/main.ts", import.meta.url).pathname],
@@ -12,5 +17,5 @@ await build({
   format: "esm",
   sourcemap: true,
   logLevel: "warning",
-  external: Object.keys(dependencies).filter((name) => !name.startsWith("@anvilcloud/")),
+  external,
 });

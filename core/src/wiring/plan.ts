@@ -51,6 +51,10 @@ export function planWiring(bundle: {
     cores,
     links: planLinks(board, placements, foundLinks(board, job.found.links)),
     rails,
-    findings: [...placementFindings(board, devices, placements, cores), ...overloadFindings(rails), ...(proved ? [] : [finding("plan-not-proved", [])])],
+    findings: [
+      ...placementFindings(board, devices, placements, cores),
+      ...overloadFindings(rails),
+      ...(proved ? [] : [finding("plan-not-proved", [])]),
+    ],
   };
 }

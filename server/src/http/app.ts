@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import compression from "compression";
 import express, { type Express } from "express";
 import helmet from "helmet";
 import type { Knex } from "knex";
@@ -44,6 +45,7 @@ export function createApp({ knex, logger, web, now }: AppParts): Express {
     }),
   );
 
+  app.use(compression());
   app.use("/api", (_request, response, next) => {
     response.set("Cache-Control", "no-store");
     next();

@@ -152,7 +152,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
     expect(huge.body.detail).toContain("524288 bytes");
     await post()
       .send(`{"title":${"[".repeat(50_000)}${"]".repeat(50_000)}}`)
-      .expect(422);
+      .expect(400);
     await request(app).get("/api/jobs/nobody").expect(404);
     await request(app).get("/api/nowhere").expect(404);
     await request(app).get("/api/jobs?page=-1").expect(400);

@@ -1,0 +1,42 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+import { test as base } from "@playwright/test";
+
+const root = resolve(fileURLToPath(new URL(".", import.meta.url)), "..");
+
+/** Starts the built server on a database of its own, with or without the demo jobs. */
+export async function startServer(demo: boolean): Promise<{ address: string; stop: () => void }> {
+  const database = join(mkdtempSync(join(tmpdir(), "anvilcloud-e2e-")), "test.db");
+  const child: ChildProcess = spawn(process.execPath, [join(root, "server/dist/main.js")], {
+    cwd: root,
+    env: { ...process.env, PORT: "0", DATABASE: database, DEMO: demo ? "1" : "0", LOG_LEVEL: "error" },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  const address = await new Promise<string>((found, lost) => {
+    child.once("exit", (code) => lost(new Error(`the server ended with ${code}`)));
+    child.stdout?.on("data", (chunk: Buffer) => {
+      const match = /http:\/\/\S+/.exec(chunk.toString());
+      if (match) found(match[0]);
+    });
+  });
+  return { address, stop: () => void child.kill("SIGTERM") };
+}
+
+/** Tests with a server of their own: `demo` holds the demo jobs, `empty` holds none. */
+export const test = base.extend<{ demo: string; empty: string }>({
+  demo: async ({}, use) => {
+    const server = await startServer(true);
+    await use(server.address);
+    server.stop();
+  },
+  empty: async ({}, use) => {
+    const server = await startServer(false);
+    await use(server.address);
+    server.stop();
+  },
+});
+
+export { expect } from "@playwright/test";

@@ -1,0 +1,95 @@
+import {
+  createBrowserRouter,
+  isRouteErrorResponse,
+  Link,
+  Outlet,
+  RouterProvider,
+  useRouteError,
+} from "react-router";
+import { styled } from "styled-components";
+import { SWRConfig } from "swr";
+import { color, GlobalStyle, print, size, space } from "./theme/index.ts";
+import { Notice } from "./ui/index.ts";
+
+const Head = styled.header`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  padding: ${space.s} ${space.l};
+  border-bottom: 1.5px solid ${color.strongLine};
+  background: ${color.surface};
+  a {
+    display: flex;
+    align-items: center;
+    gap: ${space.s};
+    color: inherit;
+    text-decoration: none;
+    font-weight: 700;
+    font-size: ${size.lead};
+    min-height: 36px;
+  }
+  ${print} {
+    display: none;
+  }
+`;
+
+function Frame() {
+  return (
+    <>
+      <Head>
+        <Link to="/">
+          <img src="/mark.svg" width={28} height={28} alt="" />
+          Anvilcloud
+        </Link>
+      </Head>
+      <Outlet />
+    </>
+  );
+}
+
+function Broken() {
+  const error = useRouteError();
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  return (
+    <main style={{ padding: 20 }}>
+      <Notice tone="fault" title={missing ? "There is no such page" : "This page failed"}>
+        {missing
+          ? "The address leads nowhere."
+          : error instanceof Error
+            ? error.message
+            : "An unknown error."}{" "}
+        What was saved is safe. <Link to="/">All jobs</Link>
+      </Notice>
+    </main>
+  );
+}
+
+const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    errorElement: <Broken />,
+    hydrateFallbackElement: <span />,
+    children: [
+      { path: "/", lazy: () => import("./stations/jobs/jobs-page.tsx") },
+      {
+        path: "/jobs/:id",
+        lazy: () => import("./stations/job/job-page.tsx"),
+        children: [
+          { index: true, lazy: () => import("./stations/job/first-open.tsx") },
+          { path: "survey", lazy: () => import("./stations/survey/survey-page.tsx") },
+          { path: "record", lazy: () => import("./stations/record/record-page.tsx") },
+          { path: ":station/:step?", lazy: () => import("./stations/steps/station-page.tsx") },
+        ],
+      },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <SWRConfig value={{ shouldRetryOnError: false }}>
+      <GlobalStyle />
+      <RouterProvider router={router} />
+    </SWRConfig>
+  );
+}

@@ -1,0 +1,88 @@
+import type { JobPlan } from "@anvilcloud/core";
+import { useState } from "react";
+import { styled } from "styled-components";
+import { useHighlight, useLights } from "../data/index.ts";
+import { color, size, space } from "../theme/index.ts";
+import { Quiet, Segments } from "../ui/index.ts";
+import { BoardFace } from "./board-face.tsx";
+import { deviceNumbers } from "./geometry.ts";
+import { partText } from "./parts.tsx";
+import { layers, layerView, type Layer } from "./view.ts";
+
+const Frame = styled.figure`
+  display: grid;
+  gap: ${space.m};
+`;
+
+const Legend = styled.ol`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 0 ${space.m};
+  font-size: ${size.small};
+  li {
+    display: flex;
+    align-items: center;
+    gap: ${space.s};
+    padding: ${space.xs};
+    border-radius: 4px;
+  }
+  li[data-lit="true"] {
+    background: ${color.accentSoft};
+  }
+  b {
+    flex: none;
+    display: grid;
+    place-items: center;
+    width: 24px;
+    height: 24px;
+    border: 1.5px solid ${color.ink};
+    border-radius: 50%;
+    font-size: ${size.tiny};
+  }
+`;
+
+const Line = styled(Quiet)`
+  min-height: 1.5em;
+`;
+
+function LegendItem({ id, name, number }: { id: string; name: string; number: string }) {
+  const lights = useLights([{ kind: "device", id }]);
+  return (
+    <li {...lights}>
+      <b aria-hidden>{number}</b>
+      {name}
+    </li>
+  );
+}
+
+const words: Record<Layer, string> = { planned: "Planned", found: "As found", now: "Now" };
+
+/** The bench: the board with its devices around it, in three layers. */
+export function Bench({ plan, start = "planned" }: { plan: JobPlan; start?: Layer }) {
+  const [layer, setLayer] = useState<Layer>(start);
+  const { lit } = useHighlight();
+  const { board } = plan.bundle;
+  const numbers = deviceNumbers(plan.wiring.devices);
+  const pointed = lit.map((subject) => partText(board, subject)).find((text) => text);
+  return (
+    <Frame>
+      <Segments
+        label="Layer of the bench"
+        value={layer}
+        onChange={setLayer}
+        options={layers.map((id) => ({ id, text: words[id] }))}
+      />
+      <BoardFace
+        view={layerView(plan, layer)}
+        numbers={numbers}
+        label={`${board.name}, ${words[layer].toLowerCase()}`}
+      />
+      <Line aria-live="polite">{pointed ?? "Point at a part, or walk the board with the arrow keys."}</Line>
+      <Legend aria-label="Devices by number">
+        {plan.wiring.devices.map((device) => (
+          <LegendItem key={device.id} id={device.id} name={device.name} number={numbers[device.id] ?? "?"} />
+        ))}
+      </Legend>
+    </Frame>
+  );
+}

@@ -1,0 +1,100 @@
+import type { Subject } from "@anvilcloud/core";
+import { useRef, useState, type KeyboardEvent } from "react";
+import { styled } from "styled-components";
+import { plate } from "../theme/index.ts";
+import { Cores } from "./cores.tsx";
+import { benchBox, partsOf, type Box } from "./geometry.ts";
+import { Dials, Dips, Keys, Lamps, Links, Terminals } from "./parts.tsx";
+import { CurrentPart, partKey } from "./use-part.ts";
+import type { BenchView } from "./view.ts";
+
+const Drawing = styled.svg`
+  display: block;
+  width: 100%;
+  height: auto;
+  max-height: 70dvh;
+  [data-part] {
+    cursor: default;
+    outline: none;
+  }
+  [data-part]:focus-visible {
+    filter: drop-shadow(0 0 1.4px ${plate.brass}) drop-shadow(0 0 1.4px ${plate.brass});
+  }
+  .blinking {
+    animation: blink 1.1s steps(1) infinite;
+  }
+  @keyframes blink {
+    50% {
+      opacity: 0.35;
+    }
+  }
+`;
+
+interface Props {
+  view: BenchView;
+  numbers: Readonly<Record<string, string>>;
+  /** Part of the bench to show; all of it when left out. */
+  box?: Box;
+  label: string;
+  /** False for a picture beside a step, which the keyboard passes over. */
+  interactive?: boolean;
+}
+
+const moves: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
+
+/** The board drawn from its profile, with its cores. One stop for the keyboard; arrow keys walk the parts. */
+export function BoardFace({ view, numbers, box, label, interactive = true }: Props) {
+  const { board, state, lamps, cores } = view;
+  const parts = partsOf(board);
+  const [current, setCurrent] = useState(0);
+  const drawing = useRef<SVGSVGElement>(null);
+  const { x, y, width, height } = box ?? benchBox(board);
+
+  function onKeyDown(event: KeyboardEvent) {
+    const move = moves[event.key];
+    if (!move || !interactive) return;
+    event.preventDefault();
+    const next = (current + move + parts.length) % parts.length;
+    setCurrent(next);
+    const key = partKey(parts[next] as Subject);
+    drawing.current?.querySelector<SVGGElement>(`[data-part="${key}"]`)?.focus();
+  }
+
+  return (
+    <CurrentPart value={interactive ? partKey(parts[current] as Subject) : undefined}>
+      <Drawing
+        ref={drawing}
+        viewBox={`${x} ${y} ${width} ${height}`}
+        role="group"
+        aria-label={label}
+        onKeyDown={onKeyDown}
+      >
+        <rect
+          width={board.face.widthMm}
+          height={board.face.heightMm}
+          rx={4}
+          fill={plate.base}
+          stroke={plate.edge}
+          strokeWidth={1.2}
+        />
+        <text
+          x={board.face.widthMm - 5}
+          y={95}
+          fontSize={4.6}
+          textAnchor="end"
+          fill={plate.faint}
+          fontWeight={700}
+        >
+          {`${board.maker} ${board.name}`}
+        </text>
+        <Cores board={board} cores={cores} numbers={numbers} />
+        <Terminals board={board} />
+        <Links board={board} links={state.links} />
+        <Dips board={board} switches={state.positions.switches} />
+        <Dials board={board} dials={state.positions.dials} />
+        <Keys board={board} />
+        <Lamps board={board} lamps={lamps} />
+      </Drawing>
+    </CurrentPart>
+  );
+}

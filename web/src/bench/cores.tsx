@@ -1,0 +1,169 @@
+import type { BoardProfile, Core } from "@anvilcloud/core";
+import { isLit, useHighlight } from "../data/index.ts";
+import { color, coreColour, font, plate } from "../theme/index.ts";
+import { corePoint, isUpper, sizes, tagsOf, type Point, type Tag } from "./geometry.ts";
+
+/** A core's line: a dark casing, its colour, and for green-and-yellow a second, broken colour over it. */
+function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]; bold: boolean }) {
+  const width = bold ? 1.9 : 1.25;
+  return (
+    <g fill="none" strokeLinecap="round">
+      <path d={path} stroke={color.ink} strokeWidth={width + 0.5} />
+      <path d={path} stroke={coreColour[colour]} strokeWidth={width} />
+      {colour === "GNYE" && (
+        <path d={path} stroke={coreColour.YE} strokeWidth={width} strokeDasharray="2 2" />
+      )}
+    </g>
+  );
+}
+
+function curve(from: Point, to: Point): string {
+  const middle = (from.y + to.y) / 2;
+  return `M${from.x} ${from.y} C${from.x} ${middle} ${to.x} ${middle} ${to.x} ${to.y}`;
+}
+
+interface Props {
+  board: BoardProfile;
+  cores: readonly Core[];
+  numbers: Readonly<Record<string, string>>;
+}
+
+function TagMark({
+  tag,
+  number,
+  lit,
+  light,
+}: {
+  tag: Tag;
+  number: string;
+  lit: boolean;
+  light: (on: boolean) => void;
+}) {
+  return (
+    <g
+      role="img"
+      aria-label={`${tag.name}, number ${number}`}
+      onPointerEnter={() => light(true)}
+      onPointerLeave={() => light(false)}
+    >
+      <circle
+        cx={tag.at.x}
+        cy={tag.at.y}
+        r={sizes.tag}
+        fill={lit ? plate.brass : color.surface}
+        stroke={color.ink}
+        strokeWidth={0.5}
+      />
+      <text
+        x={tag.at.x}
+        y={tag.at.y + 1.5}
+        fontSize={4.2}
+        fontWeight={700}
+        textAnchor="middle"
+        fontFamily={font.text}
+        fill={lit ? plate.slot : color.ink}
+      >
+        {number}
+      </text>
+    </g>
+  );
+}
+
+/** Cores from the clamps to numbered tags; what ends in a connector or at another device meets outside the tags. */
+export function Cores({ board, cores, numbers }: Props) {
+  const { lit, light } = useHighlight();
+  const tags = tagsOf(board, cores);
+  const tagOf = (device: string) => tags.find((tag) => tag.device === device);
+  const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
+  const outside: { key: string; device: string; from: Tag; colour: Core["colour"] }[] = [];
+  for (const core of cores) {
+    const own = tags.find((tag) => tag.device === core.device && tag.upper) ?? tagOf(core.device);
+    if (core.joint && own)
+      joined.set(core.target, [...(joined.get(core.target) ?? []), { tag: own, colour: core.colour }]);
+    const maker = core.target.includes("/") ? tagOf(core.target.split("/")[0]!) : undefined;
+    if (maker) outside.push({ key: core.id, device: core.device, from: maker, colour: core.colour });
+  }
+  const beyond = (tag: Tag, more: number) => tag.at.y + (tag.upper ? -more : more);
+  return (
+    <g>
+      {tags.map((tag) => {
+        const bold = isLit(lit, [{ kind: "device", id: tag.device }]);
+        return tag.cores.map((core, at) => {
+          const from = corePoint(board, core.target);
+          if (!from) return null;
+          const shift = (at - (tag.cores.length - 1) / 2) * 1.9;
+          const to = { x: tag.at.x + shift, y: tag.at.y + (isUpper(board, from.y) ? sizes.tag : -sizes.tag) };
+          return <CoreLine key={core.id} path={curve(from, to)} colour={core.colour} bold={bold} />;
+        });
+      })}
+      {[...joined].map(([joint, ends]) => {
+        const x = ends.reduce((sum, end) => sum + end.tag.at.x, 0) / ends.length;
+        const y = beyond(ends[0]!.tag, 7.5);
+        return (
+          <g key={joint} role="img" aria-label={`Connector ${joint}`}>
+            {ends.map((end) => (
+              <CoreLine
+                key={end.tag.key}
+                path={curve({ x: end.tag.at.x, y: beyond(end.tag, sizes.tag) }, { x, y })}
+                colour={end.colour}
+                bold={false}
+              />
+            ))}
+            <rect
+              x={x - 3}
+              y={y - 2.4}
+              width={6}
+              height={4.8}
+              rx={1}
+              fill={color.surface}
+              stroke={color.ink}
+              strokeWidth={0.5}
+            />
+            <text
+              x={x}
+              y={y + 1.3}
+              fontSize={3.4}
+              textAnchor="middle"
+              fontFamily={font.mono}
+              fontWeight={700}
+              fill={color.ink}
+            >
+              {joint}
+            </text>
+          </g>
+        );
+      })}
+      {outside.map(({ key, device, from, colour }, at) => {
+        const to = { x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, 8.6) };
+        const line = curve({ x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, sizes.tag) }, to);
+        return (
+          <g key={key}>
+            <CoreLine path={line} colour={colour} bold={isLit(lit, [{ kind: "device", id: device }])} />
+            <TagMark
+              tag={{
+                key,
+                device,
+                name: device,
+                upper: from.upper,
+                at: { x: from.at.x, y: beyond(from, 8.8) },
+                cores: [],
+              }}
+              number={numbers[device] ?? "?"}
+              lit={isLit(lit, [{ kind: "device", id: device }])}
+              light={(on) => light(on ? [{ kind: "device", id: device }] : [])}
+            />
+          </g>
+        );
+      })}
+      {tags.map((tag) => (
+        <TagMark
+          key={tag.key}
+          tag={tag}
+          number={numbers[tag.device] ?? "?"}
+          lit={isLit(lit, [{ kind: "device", id: tag.device }])}
+          light={(on) => light(on ? [{ kind: "device", id: tag.device }] : [])}
+        />
+      ))}
+    </g>
+  );
+}

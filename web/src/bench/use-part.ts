@@ -1,0 +1,28 @@
+import type { Subject } from "@anvilcloud/core";
+import { createContext, useContext } from "react";
+import { isLit, useHighlight } from "../data/index.ts";
+
+/** Which part of the bench takes the keyboard; the others are reached from it by arrow keys. */
+export const CurrentPart = createContext<string | undefined>(undefined);
+
+export const partKey = (subject: Subject) => `${subject.kind} ${subject.id}`;
+
+/** Props that make a drawn part pointable, focusable and named; `lit` tells that it is pointed at from anywhere. */
+export function usePart(subject: Subject, name: string) {
+  const { lit, light } = useHighlight();
+  const current = useContext(CurrentPart);
+  const key = partKey(subject);
+  return {
+    lit: isLit(lit, [subject]),
+    props: {
+      role: "img",
+      "aria-label": name,
+      "data-part": key,
+      tabIndex: current === undefined ? undefined : current === key ? 0 : -1,
+      onPointerEnter: () => light([subject]),
+      onPointerLeave: () => light([]),
+      onFocus: () => light([subject]),
+      onBlur: () => light([]),
+    },
+  };
+}

@@ -1,0 +1,119 @@
+import { Keyboard } from "lucide-react";
+import { useState } from "react";
+import { Link, Outlet, useNavigate, useParams } from "react-router";
+import { styled } from "styled-components";
+import { HighlightProvider, JobProvider, useJobBench, useJobParts } from "../../data/index.ts";
+import { color, narrow, print, size, space } from "../../theme/index.ts";
+import { Button, Failed, Loading, useShortcuts } from "../../ui/index.ts";
+import { Conflict } from "./conflict.tsx";
+import { SaveMark } from "./save-mark.tsx";
+import { ShortcutHelp } from "./shortcut-help.tsx";
+import { StationRail } from "./station-rail.tsx";
+
+const Frame = styled.div`
+  display: grid;
+  grid-template-columns: 204px minmax(0, 1fr);
+  gap: 0 ${space.l};
+  padding: 0 ${space.l} ${space.l} ${space.s};
+  > aside {
+    position: sticky;
+    top: 0;
+    align-self: start;
+    padding-top: ${space.m};
+  }
+  ${narrow} {
+    display: block;
+    padding: 0;
+    > aside {
+      z-index: 2;
+      padding: 0;
+      background: ${color.ground};
+      border-bottom: 1px solid ${color.line};
+    }
+    > main {
+      padding: 0 ${space.m} ${space.l};
+    }
+  }
+  ${print} {
+    display: block;
+    padding: 0;
+  }
+`;
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: ${space.xs} ${space.l};
+  padding: ${space.s} 0;
+  strong {
+    font-size: ${size.lead};
+    margin-right: auto;
+  }
+  ${print} {
+    display: none;
+  }
+`;
+
+function JobFrame() {
+  const { job, plan, save, settle } = useJobBench();
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  useShortcuts({
+    "?": () => setHelp(true),
+    ...Object.fromEntries(
+      plan.statuses.map(({ station }, at) => [
+        String(at + 1),
+        () => void navigate(`/jobs/${job.id}/${station}`),
+      ]),
+    ),
+  });
+  return (
+    <Frame>
+      <aside>
+        <StationRail job={job.id} statuses={plan.statuses} />
+      </aside>
+      <main>
+        <Bar>
+          <strong>{job.title}</strong>
+          <SaveMark save={save} />
+          <Link to={`/jobs/${job.id}/record`}>Record</Link>
+          <Button $kind="quiet" aria-label="Keys" onPress={() => setHelp(true)} style={{ padding: "0 10px" }}>
+            <Keyboard size={20} aria-hidden />
+          </Button>
+        </Bar>
+        <Outlet />
+      </main>
+      {save.kind === "conflict" && <Conflict conflict={save} mine={job} settle={settle} />}
+      <ShortcutHelp isOpen={help} onClose={() => setHelp(false)} />
+    </Frame>
+  );
+}
+
+/** One job: its stations, its save state, and the station at hand. */
+export function Component() {
+  const { id = "" } = useParams();
+  const { parts, error, retry } = useJobParts(id);
+  if (error)
+    return (
+      <main style={{ padding: 20 }}>
+        <Failed what="This job" error={error} retry={retry} />
+        <p>
+          <Link to="/">All jobs</Link>
+        </p>
+      </main>
+    );
+  if (!parts)
+    return (
+      <main style={{ padding: 20 }}>
+        <Loading what="job" />
+      </main>
+    );
+  return (
+    <JobProvider key={id} id={id} {...parts}>
+      <HighlightProvider>
+        <JobFrame />
+      </HighlightProvider>
+    </JobProvider>
+  );
+}

@@ -1,0 +1,40 @@
+import { CircleCheck, CloudUpload, TriangleAlert } from "lucide-react";
+import { styled } from "styled-components";
+import type { SaveState } from "../../data/index.ts";
+import { color, size, space } from "../../theme/index.ts";
+
+const Mark = styled.p<{ $bad: boolean }>`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  font-size: ${size.small};
+  font-weight: 600;
+  color: ${({ $bad }) => ($bad ? color.danger : color.quiet)};
+`;
+
+function words(save: SaveState): string {
+  switch (save.kind) {
+    case "saving":
+      return "Saving";
+    case "refused":
+      return `Not saved. ${save.message}`;
+    case "conflict":
+      return "Not saved: changed elsewhere";
+    case "saved":
+      return save.at
+        ? `Saved ${new Intl.DateTimeFormat("en-GB", { timeStyle: "medium" }).format(save.at)}`
+        : "All saved";
+  }
+}
+
+/** Whether the last change is stored. */
+export function SaveMark({ save }: { save: SaveState }) {
+  const bad = save.kind === "refused" || save.kind === "conflict";
+  const Icon = bad ? TriangleAlert : save.kind === "saving" ? CloudUpload : CircleCheck;
+  return (
+    <Mark role="status" $bad={bad}>
+      <Icon size={18} aria-hidden />
+      {words(save)}
+    </Mark>
+  );
+}

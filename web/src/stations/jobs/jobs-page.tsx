@@ -1,0 +1,148 @@
+import { FilePlus2, FolderInput } from "lucide-react";
+import { useState } from "react";
+import { FileTrigger } from "react-aria-components";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { styled } from "styled-components";
+import useSWR from "swr";
+import { getJson, importBundle, jobsKey, type JobSummary } from "../../data/index.ts";
+import { color, narrow, size, space } from "../../theme/index.ts";
+import { Button, Empty, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { dayText } from "../shared/words.ts";
+import { NewJob } from "./new-job.tsx";
+
+const Page = styled.main`
+  width: min(980px, 100%);
+  margin: 0 auto;
+  padding: ${space.xl} ${space.l};
+  display: grid;
+  gap: ${space.l};
+`;
+
+const List = styled.ul`
+  border-top: 1.5px solid ${color.strongLine};
+  a {
+    display: grid;
+    grid-template-columns: 1fr 200px 180px;
+    gap: ${space.xs} ${space.l};
+    align-items: baseline;
+    padding: ${space.m} ${space.s};
+    border-bottom: 1px solid ${color.line};
+    color: inherit;
+    text-decoration: none;
+    ${narrow} {
+      grid-template-columns: 1fr;
+    }
+  }
+  a:hover {
+    background: ${color.surface};
+  }
+  strong {
+    font-size: ${size.lead};
+  }
+`;
+
+function progressText(job: JobSummary): string {
+  if (job.handedOverAt) return `Handed over ${dayText(job.handedOverAt)}`;
+  return job.answered ? `Under way, ${job.answered} steps answered` : "Not begun";
+}
+
+function JobLine({ job }: { job: JobSummary }) {
+  return (
+    <li>
+      <Link to={`/jobs/${job.id}`}>
+        <span>
+          <strong>{job.title}</strong>
+          <Quiet as="span" style={{ display: "block" }}>
+            {[job.customer, job.town].filter(Boolean).join(", ")}
+          </Quiet>
+        </span>
+        <span>{progressText(job)}</span>
+        <Quiet as="span">
+          {job.board} · changed {dayText(job.updatedAt)}
+        </Quiet>
+      </Link>
+    </li>
+  );
+}
+
+function ImportButton({ onError }: { onError: (message: string | undefined) => void }) {
+  const navigate = useNavigate();
+  async function take(files: FileList | null) {
+    const file = files?.[0];
+    if (!file) return;
+    onError(undefined);
+    try {
+      const id = await importBundle(await file.text());
+      void navigate(`/jobs/${id}`);
+    } catch (error) {
+      onError((error as Error).message);
+    }
+  }
+  return (
+    <FileTrigger acceptedFileTypes={["application/json", ".json"]} onSelect={(files) => void take(files)}>
+      <Button $kind="outlined">
+        <FolderInput size={20} aria-hidden /> Import a job file
+      </Button>
+    </FileTrigger>
+  );
+}
+
+/** All jobs, the one changed last first. */
+export function Component() {
+  const [search, setSearch] = useSearchParams();
+  const page = Math.max(0, Number(search.get("page")) || 0);
+  const [adding, setAdding] = useState(false);
+  const [refusal, setRefusal] = useState<string>();
+  type Answer = { jobs: JobSummary[]; total: number; pageSize: number };
+  const { data, error, mutate } = useSWR<Answer, Error>(jobsKey(page), getJson);
+  return (
+    <Page>
+      <Row style={{ justifyContent: "space-between" }}>
+        <Title>Jobs</Title>
+        <Row>
+          <ImportButton onError={setRefusal} />
+          <Button $kind="filled" onPress={() => setAdding(true)}>
+            <FilePlus2 size={20} aria-hidden /> New job
+          </Button>
+        </Row>
+      </Row>
+      {refusal && (
+        <Notice tone="fault" title="Not imported">
+          <span style={{ whiteSpace: "pre-line", overflowWrap: "anywhere" }}>{refusal}</span>
+        </Notice>
+      )}
+      {error && <Failed what="The list of jobs" error={error} retry={() => void mutate()} />}
+      {!data && !error && <Loading what="jobs" />}
+      {data && data.total === 0 && <Empty>No jobs yet. Begin with a new one, or import a job file.</Empty>}
+      {data && data.total > 0 && (
+        <List>
+          {data.jobs.map((job) => (
+            <JobLine key={job.id} job={job} />
+          ))}
+        </List>
+      )}
+      {data && data.total > data.pageSize && (
+        <Row>
+          <Button
+            $kind="outlined"
+            isDisabled={page === 0}
+            onPress={() => setSearch({ page: String(page - 1) })}
+          >
+            Newer
+          </Button>
+          <Quiet>
+            {page * data.pageSize + 1} to {Math.min(data.total, (page + 1) * data.pageSize)} of {data.total}
+          </Quiet>
+          <Button
+            $kind="outlined"
+            isDisabled={(page + 1) * data.pageSize >= data.total}
+            onPress={() => setSearch({ page: String(page + 1) })}
+          >
+            Older
+          </Button>
+        </Row>
+      )}
+      <NewJob isOpen={adding} onClose={() => setAdding(false)} />
+    </Page>
+  );
+}

@@ -1,0 +1,235 @@
+import { makeRecord, plainNumber, type ResultRow } from "@anvilcloud/core";
+import { FileDown, Printer } from "lucide-react";
+import { styled } from "styled-components";
+import { bundleAddress, useJobBench } from "../../data/index.ts";
+import { color, print, space } from "../../theme/index.ts";
+import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
+import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
+import { CoreMark, targetText } from "../steps/core-table.tsx";
+
+const Sheet = styled.article`
+  max-width: 900px;
+  display: grid;
+  gap: ${space.l};
+  padding: ${space.xl};
+  background: ${color.surface};
+  border: 1px solid ${color.line};
+  section {
+    break-inside: auto;
+  }
+  tr {
+    break-inside: avoid;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: ${space.xs} ${space.l};
+  }
+  dt {
+    color: ${color.quiet};
+  }
+  ${print} {
+    border: 0;
+    padding: 0;
+    max-width: none;
+  }
+`;
+
+const Tools = styled(Row)`
+  margin-bottom: ${space.m};
+  ${print} {
+    display: none;
+  }
+`;
+
+function Results({ rows, label }: { rows: readonly ResultRow[]; label: string }) {
+  return (
+    <Scroll>
+      <Table aria-label={label}>
+        <thead>
+          <tr>
+            <th>Station</th>
+            <th>Step</th>
+            <th>Result</th>
+            <th>When, who</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={`${row.step} ${row.at}`}>
+              <td>{stationNames[row.station as keyof typeof stationNames] ?? row.station}</td>
+              <td>{row.title}</td>
+              <td>
+                {row.outcome === "seen" ? "seen" : <b>not seen</b>}
+                {row.reading && `, ${plainNumber(row.reading.value)} ${row.reading.unit}`}
+                {row.note && `. ${row.note}`}
+              </td>
+              <td>
+                {whenText(row.at)}
+                {row.by && `, ${row.by}`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  );
+}
+
+/** The printable record: site, board, wiring, settings, results, what is open. */
+export function Component() {
+  const { job, plan } = useJobBench();
+  const record = makeRecord(plan);
+  const { board } = plan.bundle;
+  return (
+    <>
+      <Tools>
+        <Button $kind="filled" onPress={() => window.print()}>
+          <Printer size={20} aria-hidden /> Print
+        </Button>
+        <a
+          href={bundleAddress(job.id)}
+          download
+          style={{ display: "inline-flex", gap: 6, alignItems: "center", minHeight: 44 }}
+        >
+          <FileDown size={20} aria-hidden /> Job file
+        </a>
+      </Tools>
+      <Sheet aria-label="Record">
+        <header>
+          <Quiet>Commissioning record</Quiet>
+          <Title>{job.title}</Title>
+        </header>
+        <dl>
+          <dt>Site</dt>
+          <dd>{[job.site.customer, job.site.address, job.site.town].filter(Boolean).join(", ")}</dd>
+          <dt>Board</dt>
+          <dd>
+            {board.maker} {board.name}, profile revision {board.revision}
+            {job.found.firmware ? `, firmware ${job.found.firmware}` : ", firmware not noted"}
+          </dd>
+          <dt>Gate</dt>
+          <dd>
+            {job.survey.leaves
+              .map(
+                (leaf) =>
+                  `${leafNames[leaf.id]} ${leaf.widthMm} × ${leaf.heightMm} mm, ${leaf.massKg} kg, ${leaf.infill}`,
+              )
+              .join("; ")}
+          </dd>
+          <dt>Breaker</dt>
+          <dd>{job.survey.breaker || "not noted"}</dd>
+          <dt>Installer</dt>
+          <dd>{job.installer || "not noted"}</dd>
+          <dt>Handed over</dt>
+          <dd>
+            {record.handedOver
+              ? `${whenText(record.handedOver.at)} to ${record.handedOver.to}; next service ${dayText(record.handedOver.nextService)}`
+              : "not yet"}
+          </dd>
+        </dl>
+        {record.open.length > 0 && (
+          <section>
+            <Heading>Still open: {record.open.length} steps</Heading>
+            <p>{record.open.map((step) => step.title).join("; ")}.</p>
+          </section>
+        )}
+        <section>
+          <Heading>Settings</Heading>
+          <Scroll>
+            <Table aria-label="Settings">
+              <thead>
+                <tr>
+                  <th>Control</th>
+                  <th>As found</th>
+                  <th>Planned</th>
+                  <th>As left</th>
+                </tr>
+              </thead>
+              <tbody>
+                {record.settings.map((row) => (
+                  <tr key={row.id} data-changed={row.found !== row.left}>
+                    <td>
+                      {row.label} ({row.id})
+                    </td>
+                    <td>{row.found}</td>
+                    <td>{row.planned}</td>
+                    <td>{row.left === row.planned ? row.left : <b>{row.left}</b>}</td>
+                  </tr>
+                ))}
+                {record.links.map((link) => (
+                  <tr key={link.between} data-changed={link.found !== link.left}>
+                    <td>Link {link.between}</td>
+                    <td>{link.found}</td>
+                    <td>{link.planned}</td>
+                    <td>{link.left === link.planned ? link.left : <b>{link.left}</b>}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </Scroll>
+        </section>
+        <section>
+          <Heading>Wiring</Heading>
+          <Scroll>
+            <Table aria-label="Wiring">
+              <thead>
+                <tr>
+                  <th>Device</th>
+                  <th>Pin</th>
+                  <th>Core</th>
+                  <th>Terminal</th>
+                  <th>Cable</th>
+                  <th>Landed</th>
+                </tr>
+              </thead>
+              <tbody>
+                {plan.wiring.cores.map((core, at) => (
+                  <tr key={core.id}>
+                    <td>{core.deviceName}</td>
+                    <td>{core.pinLabel}</td>
+                    <td>
+                      <CoreMark colour={core.colour} />
+                    </td>
+                    <td>{targetText(core)}</td>
+                    <td>
+                      {core.cable
+                        ? `${plainNumber(core.cable.lengthM)} m, ${plainNumber(core.cable.sizeMm2, 2)} mm²`
+                        : ""}
+                    </td>
+                    <td>{record.wiring[at]?.landed ? "yes" : "no"}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </Scroll>
+        </section>
+        <section>
+          <Heading>Results</Heading>
+          {record.results.length ? (
+            <Results rows={record.results} label="Results" />
+          ) : (
+            <Quiet>Nothing answered yet.</Quiet>
+          )}
+        </section>
+        {record.superseded.length > 0 && (
+          <section>
+            <Heading>Done for an earlier plan</Heading>
+            <Results rows={record.superseded} label="Done for an earlier plan" />
+          </section>
+        )}
+        {record.cautions.length > 0 && (
+          <section>
+            <Heading>Cautions given</Heading>
+            <ul style={{ listStyle: "disc", paddingLeft: 20 }}>
+              {record.cautions.map((caution) => (
+                <li key={caution}>{caution}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <Quiet>Anvilcloud advises; it does not certify. Local codes and licensed trades decide.</Quiet>
+      </Sheet>
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import { behaviour, behaviourText, listed, type PlannedControl } from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { DialShape } from "../../bench/index.ts";
+import { useJobBench, useLights } from "../../data/index.ts";
+import { color, plate, size, space } from "../../theme/index.ts";
+import { Heading, Mark, Panel, Quiet } from "../../ui/index.ts";
+
+const Rows = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: 64px 1fr;
+    gap: ${space.m};
+    align-items: center;
+    padding: ${space.s} 0;
+    border-top: 1px solid ${color.line};
+  }
+  li[data-lit="true"] {
+    background: ${color.accentSoft};
+  }
+  svg {
+    background: ${plate.base};
+    border-radius: 6px;
+  }
+  p {
+    font-size: ${size.small};
+  }
+`;
+
+function Pair({ on }: { on: boolean[] }) {
+  const width = on.length * 6 + 4;
+  return (
+    <svg viewBox={`0 0 ${width} 14`} width={64} height={64} aria-hidden>
+      {on.map((up, at) => (
+        <g key={at} transform={`translate(${2 + at * 6} 2)`}>
+          <rect width={5} height={10} rx={0.6} fill={plate.slot} />
+          <rect x={0.5} y={up ? 0.5 : 5.5} width={4} height={4} rx={0.4} fill={plate.knob} />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function ControlRow({ control }: { control: PlannedControl }) {
+  const { plan } = useJobBench();
+  const dial = plan.bundle.board.dials.find((each) => control.kind === "dial" && each.id === control.id);
+  const lights = useLights(
+    control.parts.map((id) => ({
+      kind: control.kind === "dial" ? ("dial" as const) : ("switch" as const),
+      id,
+    })),
+  );
+  const stand = (at: readonly string[]) =>
+    dial ? `${at[0]} on the clock` : listed(control.parts.map((id, index) => `${id} ${at[index]}`));
+  return (
+    <li {...lights}>
+      {dial ? (
+        <svg viewBox="-8 -8 16 16" width={64} height={64} aria-hidden>
+          <DialShape dial={dial} clock={control.planned[0] ?? dial.delivered} ghost={control.found[0]} />
+        </svg>
+      ) : (
+        <Pair on={control.planned.map((at) => at === "on")} />
+      )}
+      <div>
+        <b>
+          {dial ? `${dial.label} (${dial.id})` : control.label}: <Mark>{stand(control.planned)}</Mark>
+        </b>
+        {control.change && <Quiet>found {stand(control.found)}</Quiet>}
+        <p>
+          {control.gives.map(({ behaviour: id, given, wanted }) => (
+            <span key={id} style={{ display: "block" }}>
+              {behaviour(id).label}: {given === undefined ? "not set here" : behaviourText(id, given)}
+              {wanted !== undefined &&
+                given !== undefined &&
+                behaviourText(id, wanted) !== behaviourText(id, given) &&
+                `, wanted ${behaviourText(id, wanted)}`}
+            </span>
+          ))}
+        </p>
+      </div>
+    </li>
+  );
+}
+
+/** The plan of the controls: what must change first, then what already stands right. */
+export function SetPlan() {
+  const { plan } = useJobBench();
+  const change = plan.controls.controls.filter((control) => control.change);
+  const right = plan.controls.controls.filter((control) => !control.change);
+  const group = (title: string, controls: PlannedControl[]) =>
+    controls.length > 0 && (
+      <Panel>
+        <Heading>{title}</Heading>
+        <Rows>
+          {controls.map((control) => (
+            <ControlRow key={control.id} control={control} />
+          ))}
+        </Rows>
+      </Panel>
+    );
+  return (
+    <>
+      {group("To change", change)}
+      {group("Already right", right)}
+    </>
+  );
+}

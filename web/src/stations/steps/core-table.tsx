@@ -1,0 +1,107 @@
+import type { Core, Step } from "@anvilcloud/core";
+import { plainNumber } from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { useJobBench, useLights } from "../../data/index.ts";
+import { color, coreColour } from "../../theme/index.ts";
+import { Mark, Scroll, Table } from "../../ui/index.ts";
+
+const Swatch = styled.i<{ $colour: Core["colour"] }>`
+  display: inline-block;
+  width: 26px;
+  height: 10px;
+  margin-right: 8px;
+  border: 1px solid ${color.ink};
+  border-radius: 5px;
+  background: ${({ $colour }) =>
+    $colour === "GNYE"
+      ? `repeating-linear-gradient(90deg, ${coreColour.GN} 0 5px, ${coreColour.YE} 5px 10px)`
+      : coreColour[$colour]};
+`;
+
+/** A core's colour, drawn and by its two-letter code. */
+export function CoreMark({ colour }: { colour: Core["colour"] }) {
+  return (
+    <Mark>
+      <Swatch $colour={colour} aria-hidden />
+      {colour}
+    </Mark>
+  );
+}
+
+/** Where a core goes, in words. */
+export function targetText(core: Pick<Core, "target" | "joint">): string {
+  if (core.joint) return `connector ${core.target}`;
+  return core.target.replace("/", " ");
+}
+
+function CoreRow({ core, long }: { core: Core; long: boolean }) {
+  const lights = useLights([
+    { kind: "device", id: core.device },
+    { kind: "terminal", id: core.target },
+  ]);
+  return (
+    <tr {...lights}>
+      {long && <td>{core.deviceName}</td>}
+      <td>{core.pinLabel}</td>
+      <td>
+        <CoreMark colour={core.colour} />
+      </td>
+      <td>
+        <Mark>{targetText(core)}</Mark>
+      </td>
+      {long && (
+        <td data-number>
+          {core.cable
+            ? `${plainNumber(core.cable.lengthM)} m · ${plainNumber(core.cable.sizeMm2, 2)} mm²`
+            : ""}
+        </td>
+      )}
+      {long && <td>{core.why}</td>}
+    </tr>
+  );
+}
+
+/** Cores with their colour and terminal. */
+export function CoreTable({
+  cores,
+  long = false,
+  label,
+}: {
+  cores: readonly Core[];
+  long?: boolean;
+  label: string;
+}) {
+  return (
+    <Scroll tabIndex={long ? 0 : undefined}>
+      <Table aria-label={label}>
+        <thead>
+          <tr>
+            {long && <th>Device</th>}
+            <th>Pin</th>
+            <th>Core</th>
+            <th>To</th>
+            {long && <th data-number>Cable</th>}
+            {long && <th>For</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {cores.map((core) => (
+            <CoreRow key={core.id} core={core} long={long} />
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  );
+}
+
+/** The cores of a wiring step. */
+export function StepCores({ step }: { step: Step }) {
+  const { plan } = useJobBench();
+  if (!step.cores) return null;
+  return (
+    <CoreTable
+      cores={plan.wiring.cores.filter((core) => step.cores?.includes(core.id))}
+      label="Cores of this step"
+    />
+  );
+}

@@ -1,0 +1,62 @@
+import { FileDown, Handshake } from "lucide-react";
+import { useState } from "react";
+import { Link } from "react-router";
+import { bundleAddress, useJobBench } from "../../data/index.ts";
+import { Button, Heading, Panel, Quiet, Row, TextInput } from "../../ui/index.ts";
+import { whenText } from "../shared/words.ts";
+
+/** The record, the job file, and the hand-over itself. */
+export function HandOver() {
+  const { job, log, append } = useJobBench();
+  const [to, setTo] = useState("");
+  const [asked, setAsked] = useState(false);
+  const last = log.filter((entry) => entry.kind === "handed-over").at(-1);
+
+  async function handOver() {
+    setAsked(true);
+    if (!to.trim()) return;
+    try {
+      await append({ kind: "handed-over", to: to.trim() });
+      setTo("");
+      setAsked(false);
+    } catch {
+      // The save mark says why; the name stays in its field.
+    }
+  }
+
+  return (
+    <Panel>
+      <Heading>Hand over</Heading>
+      <div style={{ display: "grid", gap: 16 }}>
+        <Row>
+          <Link to={`/jobs/${job.id}/record`}>Record, to print</Link>
+          <a
+            href={bundleAddress(job.id)}
+            download
+            style={{ display: "inline-flex", gap: 6, alignItems: "center", minHeight: 44 }}
+          >
+            <FileDown size={20} aria-hidden /> Job file
+          </a>
+        </Row>
+        {last && (
+          <Quiet>
+            Handed over to {last.to}, {whenText(last.at)}.
+          </Quiet>
+        )}
+        <Row style={{ alignItems: "end" }}>
+          <div style={{ flex: "1 1 220px" }}>
+            <TextInput
+              label="Taken over by"
+              value={to}
+              onChange={setTo}
+              error={asked && !to.trim() ? "Give the name of who takes it over." : undefined}
+            />
+          </div>
+          <Button $kind="filled" onPress={() => void handOver()}>
+            <Handshake size={20} aria-hidden /> Hand over
+          </Button>
+        </Row>
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,118 @@
+import { stations, type Station } from "@anvilcloud/core";
+import { Navigate, useNavigate, useParams } from "react-router";
+import { styled } from "styled-components";
+import { Bench } from "../../bench/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import { narrow, space } from "../../theme/index.ts";
+import { Button, Notice, Panel, Quiet, Row, Title } from "../../ui/index.ts";
+import { Findings } from "../shared/findings.tsx";
+import { stationNames, stepAddress } from "../shared/words.ts";
+import { SetPlan } from "../set/set-plan.tsx";
+import { WirePlan } from "../wire/wire-plan.tsx";
+import { HandOver } from "./hand-over.tsx";
+import { StepCard } from "./step-card.tsx";
+import { StepList } from "./step-list.tsx";
+import { useSteps } from "./use-steps.ts";
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: ${space.l};
+  align-items: start;
+  > * {
+    display: grid;
+    gap: ${space.l};
+    section + section {
+      margin-top: 0;
+    }
+  }
+  > aside {
+    position: sticky;
+    top: ${space.s};
+  }
+  ${narrow} {
+    grid-template-columns: minmax(0, 1fr);
+    > aside {
+      position: static;
+    }
+  }
+`;
+
+function StationHead({ station }: { station: Station }) {
+  const { job, plan } = useJobBench();
+  const steps = useSteps();
+  const navigate = useNavigate();
+  const status = plan.statuses.find((each) => each.station === station);
+  const next = steps.of(station).find((step) => steps.said.get(step.id)?.outcome !== "seen");
+  return (
+    <>
+      <Row style={{ justifyContent: "space-between" }}>
+        <div>
+          <Title>{stationNames[station]}</Title>
+          <Quiet>
+            {status?.done} of {status?.total} steps seen
+          </Quiet>
+        </div>
+        {next && (
+          <Button $kind="filled" onPress={() => void navigate(stepAddress(job.id, station, next.id))}>
+            {status?.done ? "Go on" : "Begin"}
+          </Button>
+        )}
+      </Row>
+      {status?.state === "blocked" && (
+        <Notice tone="fault" title="Blocked">
+          {status.reason}
+        </Notice>
+      )}
+    </>
+  );
+}
+
+/** A station's plan and steps, with the bench beside them; with a step in the address, its card. */
+export function Component() {
+  const { station = "", step: stepId } = useParams();
+  const { job, plan } = useJobBench();
+  const steps = useSteps();
+  if (!(stations as readonly string[]).includes(station)) return <Navigate replace to={`/jobs/${job.id}`} />;
+  const here = station as Station;
+  const list = steps.of(here);
+  const step = stepId === undefined ? undefined : list.find((each) => each.id === stepId);
+  const grave = plan.nowFindings;
+  const notes = here === "set" ? plan.controls.findings : here === "wire" ? plan.wiring.findings : [];
+  return (
+    <Columns>
+      <div>
+        {stepId !== undefined && !step && (
+          <Notice tone="note" title="The plan has changed">
+            The step of this address is no longer part of it. What was done is kept in the record.
+          </Notice>
+        )}
+        <Findings findings={grave} label="Findings at the board" />
+        {step ? (
+          <StepCard key={step.id} step={step} steps={steps} />
+        ) : (
+          <>
+            <StationHead station={here} />
+            <Findings findings={notes} label="Findings against the plan" />
+            <Panel>
+              <StepList list={list} steps={steps} />
+            </Panel>
+            {here === "hand-over" && <HandOver />}
+            {here === "wire" && <WirePlan />}
+            {here === "set" && <SetPlan />}
+          </>
+        )}
+      </div>
+      <aside aria-label="Bench">
+        <Panel>
+          <Bench key={step ? "now" : "planned"} plan={plan} start={step ? "now" : "planned"} />
+        </Panel>
+        {step && (
+          <Panel>
+            <StepList list={list} steps={steps} current={step.id} />
+          </Panel>
+        )}
+      </aside>
+    </Columns>
+  );
+}

@@ -1,0 +1,162 @@
+import {
+  conductorSizesMm2,
+  jobSchema,
+  plainNumber,
+  profileOf,
+  type DeviceInstance,
+  type DeviceProfile,
+  type Job,
+} from "@anvilcloud/core";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { Trash2 } from "lucide-react";
+import { Controller } from "react-hook-form";
+import { styled } from "styled-components";
+import { useJobBench } from "../../data/index.ts";
+import { color, space } from "../../theme/index.ts";
+import { Button, Choice, Empty, NumberInput, Quiet, TextInput } from "../../ui/index.ts";
+import { leafNames } from "../shared/words.ts";
+import { Grid } from "./grid.ts";
+import { Section, useSection } from "./section.tsx";
+
+const Card = styled.li`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: ${space.s};
+  padding: ${space.m} 0;
+  border-top: 1px solid ${color.line};
+`;
+
+const instanceSchema = jobSchema.shape.devices.element;
+const sizes = conductorSizesMm2.map((size) => ({ id: String(size), text: `${plainNumber(size, 2)} mm²` }));
+
+function newInstance(job: Job, profile: DeviceProfile): DeviceInstance {
+  const base = profile.kind;
+  const taken = new Set(job.devices.map((device) => device.id));
+  let n = 1;
+  while (taken.has(`${base}-${n}`)) n += 1;
+  const driven = new Set(job.devices.flatMap((device) => device.leaf ?? []));
+  const free = job.survey.leaves.find((leaf) => !driven.has(leaf.id)) ?? job.survey.leaves[0];
+  return {
+    id: `${base}-${n}`,
+    device: { id: profile.id, revision: profile.revision },
+    name: n > 1 ? `${profile.name} ${n}` : profile.name,
+    ...(profile.kind === "drive" && free ? { leaf: free.id } : {}),
+    cables: Object.fromEntries(
+      profile.parts.map((part) => [part.id, { lengthM: 5, sizeMm2: profile.kind === "drive" ? 1.5 : 0.75 }]),
+    ),
+  };
+}
+
+function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: DeviceProfile }) {
+  const { job, change } = useJobBench();
+  const form = useSection(instance, zodResolver(instanceSchema), (next) =>
+    change((now) => ({ ...now, devices: now.devices.map((each) => (each.id === next.id ? next : each)) })),
+  );
+  const remove = () =>
+    change((now) => ({ ...now, devices: now.devices.filter((each) => each.id !== instance.id) }));
+  return (
+    <Card>
+      <Grid $least="150px">
+        <Controller
+          control={form.control}
+          name="name"
+          render={({ field, fieldState }) => (
+            <TextInput
+              label="Name"
+              value={field.value}
+              onChange={field.onChange}
+              error={fieldState.error?.message}
+              hint={`${profile.maker} ${profile.name}`}
+            />
+          )}
+        />
+        {profile.kind === "drive" && (
+          <Controller
+            control={form.control}
+            name="leaf"
+            render={({ field }) => (
+              <Choice
+                label="Moves"
+                value={field.value}
+                onChange={field.onChange}
+                options={job.survey.leaves.map((leaf) => ({ id: leaf.id, text: leafNames[leaf.id] }))}
+              />
+            )}
+          />
+        )}
+        {profile.parts.map((part) => (
+          <div key={part.id} style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 8 }}>
+            <Controller
+              control={form.control}
+              name={`cables.${part.id}.lengthM`}
+              render={({ field, fieldState }) => (
+                <NumberInput
+                  label={`Cable to ${part.label}`}
+                  unit="m"
+                  value={field.value}
+                  onChange={field.onChange}
+                  error={fieldState.error?.message}
+                />
+              )}
+            />
+            <Controller
+              control={form.control}
+              name={`cables.${part.id}.sizeMm2`}
+              render={({ field }) => (
+                <Choice
+                  label={`Size to ${part.label}`}
+                  value={String(field.value)}
+                  onChange={(size) => field.onChange(Number(size))}
+                  options={sizes}
+                />
+              )}
+            />
+          </div>
+        ))}
+      </Grid>
+      <Button
+        $kind="quiet"
+        aria-label={`Remove ${instance.name}`}
+        onPress={remove}
+        style={{ padding: "0 12px" }}
+      >
+        <Trash2 size={20} aria-hidden />
+      </Button>
+    </Card>
+  );
+}
+
+/** What is on site, and how far away it is. */
+export function DevicesForm() {
+  const { job, catalogue, change } = useJobBench();
+  const add = (id: string) => {
+    const profile = catalogue.find((each) => each.id === id);
+    if (profile) change((now) => ({ ...now, devices: [...now.devices, newInstance(now, profile)] }));
+  };
+  return (
+    <Section title="Devices on site">
+      {job.devices.length === 0 && (
+        <Empty>Nothing yet. Add the drives first, then what protects and commands.</Empty>
+      )}
+      <ul>
+        {job.devices.map((instance) => {
+          const profile = profileOf(catalogue, instance.device);
+          return profile ? (
+            <DeviceCard key={instance.id} instance={instance} profile={profile} />
+          ) : (
+            <Quiet key={instance.id}>{instance.name}: its profile is missing.</Quiet>
+          );
+        })}
+      </ul>
+      <Grid $least="280px">
+        <Choice
+          label="Add a device"
+          placeholder="choose from the catalogue"
+          value={undefined}
+          onChange={add}
+          options={catalogue.map((device) => ({ id: device.id, text: `${device.name} (${device.maker})` }))}
+        />
+      </Grid>
+    </Section>
+  );
+}

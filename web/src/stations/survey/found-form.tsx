@@ -1,0 +1,137 @@
+import {
+  foundLinks,
+  foundPositions,
+  fractionToClock,
+  readableFractions,
+  type Dial,
+  type Job,
+} from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { DialShape } from "../../bench/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import { plate, space } from "../../theme/index.ts";
+import { Choice, Quiet, Row, Segments, SubHeading, TextInput, Toggle } from "../../ui/index.ts";
+import { Grid } from "./grid.ts";
+import { Section } from "./section.tsx";
+
+const Cell = styled.div`
+  display: grid;
+  gap: ${space.xs};
+  justify-items: start;
+  svg {
+    background: ${plate.base};
+    border-radius: 6px;
+  }
+`;
+
+const onOff = [
+  { id: "off", text: "off" },
+  { id: "on", text: "on" },
+] as const;
+const inOut = [
+  { id: "in", text: "in" },
+  { id: "out", text: "out" },
+] as const;
+
+function DialFound({
+  dial,
+  clock,
+  onChange,
+}: {
+  dial: Dial;
+  clock: string;
+  onChange: (clock: string) => void;
+}) {
+  const clocks = [
+    ...new Set([clock, ...readableFractions(dial.sweep).map((at) => fractionToClock(at, dial.sweep))]),
+  ];
+  const sorted = readableFractions(dial.sweep).map((at) => fractionToClock(at, dial.sweep));
+  const options = clocks
+    .sort((a, b) => sorted.indexOf(a) - sorted.indexOf(b))
+    .map((id) => ({ id, text: id }));
+  return (
+    <Row>
+      <svg
+        viewBox="-8 -8 16 16"
+        width={64}
+        height={64}
+        aria-hidden
+        style={{ background: plate.base, borderRadius: 6 }}
+      >
+        <DialShape dial={dial} clock={clock} />
+      </svg>
+      <Choice label={`${dial.label} (${dial.id})`} value={clock} onChange={onChange} options={options} />
+    </Row>
+  );
+}
+
+/** How the board stood before anything was touched: links, switches, dials, firmware. */
+export function FoundForm() {
+  const { job, plan, change } = useJobBench();
+  const { board } = plan.bundle;
+  const links = foundLinks(board, job.found.links);
+  const positions = foundPositions(board, job.found);
+  const set = (found: Partial<Job["found"]>) =>
+    change((now) => ({ ...now, found: { ...now.found, ...found } }));
+  return (
+    <Section title="As found at the board">
+      <Quiet style={{ marginBottom: 12 }}>
+        Shown as delivered until noted. Note what you see before anything is moved.
+      </Quiet>
+      <div style={{ display: "grid", gap: 16 }}>
+        <Grid>
+          <TextInput
+            label="Firmware"
+            value={job.found.firmware}
+            onChange={(firmware) => set({ firmware: firmware.slice(0, 20) })}
+            hint={`this profile holds for ${board.firmware.join(", ")}`}
+          />
+        </Grid>
+        <SubHeading>Links</SubHeading>
+        <Grid $least="120px">
+          {board.links.map((link) => (
+            <Cell key={link.id}>
+              <span>{link.between.join("–")}</span>
+              <Segments
+                label={`Link ${link.between.join(" to ")}`}
+                value={links[link.id] ?? link.delivered}
+                onChange={(to) => set({ links: { ...job.found.links, [link.id]: to } })}
+                options={inOut}
+              />
+            </Cell>
+          ))}
+        </Grid>
+        <SubHeading>Switches</SubHeading>
+        <Grid $least="120px">
+          {Object.entries(positions.switches).map(([id, at]) => (
+            <Cell key={id}>
+              <span>{id}</span>
+              <Segments
+                label={`Switch ${id}`}
+                value={at}
+                onChange={(to) => set({ switches: { ...job.found.switches, [id]: to } })}
+                options={onOff}
+              />
+            </Cell>
+          ))}
+        </Grid>
+        <SubHeading>Dials</SubHeading>
+        <Grid $least="230px">
+          {board.dials.map((dial) => (
+            <DialFound
+              key={dial.id}
+              dial={dial}
+              clock={positions.dials[dial.id] ?? dial.delivered}
+              onChange={(clock) => set({ dials: { ...job.found.dials, [dial.id]: clock } })}
+            />
+          ))}
+        </Grid>
+        <Toggle
+          label="Everything stands here as it was found"
+          value={job.found.noted}
+          onChange={(noted) => set({ noted })}
+        />
+      </div>
+    </Section>
+  );
+}

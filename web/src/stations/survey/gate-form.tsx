@@ -1,0 +1,186 @@
+import { jobSchema, type Leaf } from "@anvilcloud/core";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { Controller, useFieldArray, type Control } from "react-hook-form";
+import { z } from "zod";
+import { useJobBench } from "../../data/index.ts";
+import { Choice, NumberInput, Row, Segments, SubHeading, TextInput, Toggle } from "../../ui/index.ts";
+import { leafNames } from "../shared/words.ts";
+import { Grid } from "./grid.ts";
+import { Section, useSection } from "./section.tsx";
+
+const schema = z.object({ survey: jobSchema.shape.survey });
+type Gate = z.output<typeof schema>;
+
+const measures = [
+  { key: "widthMm", label: "Width", unit: "mm" },
+  { key: "heightMm", label: "Height", unit: "mm" },
+  { key: "massKg", label: "Mass", unit: "kg" },
+  { key: "openingDegrees", label: "Opens", unit: "°" },
+] as const;
+
+const infills = [
+  { id: "open", text: "open, wind passes" },
+  { id: "solid", text: "solid, wind pushes" },
+] as const;
+
+const users = [
+  { id: "trained-private", text: "trained, private" },
+  { id: "trained-public", text: "trained, public place" },
+  { id: "untrained-public", text: "anyone, public" },
+] as const;
+
+function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number; leaf: Leaf["id"] }) {
+  return (
+    <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
+      <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
+      <Grid $least="120px">
+        {measures.map(({ key, label, unit }) => (
+          <Controller
+            key={key}
+            control={control}
+            name={`survey.leaves.${at}.${key}`}
+            render={({ field, fieldState }) => (
+              <NumberInput
+                label={label}
+                unit={unit}
+                value={field.value}
+                onChange={field.onChange}
+                error={fieldState.error?.message}
+              />
+            )}
+          />
+        ))}
+        <Controller
+          control={control}
+          name={`survey.leaves.${at}.infill`}
+          render={({ field }) => (
+            <Choice label="Infill" value={field.value} onChange={field.onChange} options={infills} />
+          )}
+        />
+      </Grid>
+      <Row>
+        {(["stopOpen", "stopClosed"] as const).map((key) => (
+          <Controller
+            key={key}
+            control={control}
+            name={`survey.leaves.${at}.${key}`}
+            render={({ field }) => (
+              <Toggle
+                label={key === "stopOpen" ? "Stop when open" : "Stop when closed"}
+                value={field.value}
+                onChange={field.onChange}
+              />
+            )}
+          />
+        ))}
+      </Row>
+    </fieldset>
+  );
+}
+
+/** The gate itself: leaves, users, sight, mains, notes. */
+export function GateForm() {
+  const { job, plan, change } = useJobBench();
+  const form = useSection<Gate>({ survey: job.survey }, zodResolver(schema), (next) =>
+    change((now) => {
+      const ids = next.survey.leaves.map((leaf) => leaf.id);
+      const drives = now.devices.map((device) =>
+        device.leaf && !ids.includes(device.leaf) ? { ...device, leaf: ids[0] } : device,
+      );
+      return { ...now, survey: next.survey, devices: drives };
+    }),
+  );
+  const { fields, replace } = useFieldArray({ control: form.control, name: "survey.leaves", keyName: "key" });
+
+  function setCount(count: string) {
+    const [first] = form.getValues("survey.leaves");
+    if (!first) return;
+    replace(
+      count === "1"
+        ? [{ ...first, id: "only" }]
+        : [
+            { ...first, id: "overlapping" },
+            { ...first, id: "overlapped" },
+          ],
+    );
+  }
+
+  return (
+    <Section title="Gate">
+      <div style={{ display: "grid", gap: 16 }}>
+        {plan.bundle.board.leaves > 1 && (
+          <Segments
+            label="Leaves"
+            value={String(fields.length)}
+            onChange={setCount}
+            options={[
+              { id: "1", text: "One leaf" },
+              { id: "2", text: "Two leaves" },
+            ]}
+          />
+        )}
+        {fields.map((leaf, at) => (
+          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} />
+        ))}
+        <Grid>
+          <Controller
+            control={form.control}
+            name="survey.users"
+            render={({ field }) => (
+              <Choice label="Who uses it" value={field.value} onChange={field.onChange} options={users} />
+            )}
+          />
+          <Controller
+            control={form.control}
+            name="survey.breaker"
+            render={({ field, fieldState }) => (
+              <TextInput
+                label="Breaker: where, how marked"
+                value={field.value}
+                onChange={field.onChange}
+                error={fieldState.error?.message}
+              />
+            )}
+          />
+          <Controller
+            control={form.control}
+            name="survey.serviceMonths"
+            render={({ field, fieldState }) => (
+              <NumberInput
+                label="Service every"
+                unit="months"
+                value={field.value}
+                onChange={field.onChange}
+                error={fieldState.error?.message}
+              />
+            )}
+          />
+        </Grid>
+        <Controller
+          control={form.control}
+          name="survey.inSight"
+          render={({ field }) => (
+            <Toggle
+              label="The gate is in sight of who commands it"
+              value={field.value}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={form.control}
+          name="survey.notes"
+          render={({ field, fieldState }) => (
+            <TextInput
+              label="Notes"
+              long
+              value={field.value}
+              onChange={field.onChange}
+              error={fieldState.error?.message}
+            />
+          )}
+        />
+      </div>
+    </Section>
+  );
+}

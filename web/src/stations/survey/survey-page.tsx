@@ -1,0 +1,44 @@
+import { styled } from "styled-components";
+import { useJobBench } from "../../data/index.ts";
+import { space } from "../../theme/index.ts";
+import { Quiet, Title } from "../../ui/index.ts";
+import { Findings } from "../shared/findings.tsx";
+import { DevicesForm } from "./devices-form.tsx";
+import { FoundForm } from "./found-form.tsx";
+import { GateForm } from "./gate-form.tsx";
+import { SiteForm } from "./site-form.tsx";
+import { WishesForm } from "./wishes-form.tsx";
+
+const Page = styled.div`
+  display: grid;
+  gap: ${space.l};
+  max-width: 1000px;
+  section {
+    margin: 0;
+  }
+`;
+
+/** The survey: everything the plan is made from. */
+export function Component() {
+  const { plan, generation } = useJobBench();
+  const status = plan.statuses.find((each) => each.station === "survey");
+  return (
+    <Page key={generation}>
+      <div>
+        <Title>Survey</Title>
+        <Quiet>
+          {status?.reason ?? "Everything the plan needs is here. Each change is saved as it is made."}
+        </Quiet>
+      </div>
+      <Findings
+        findings={plan.findings.filter((each) => each.severity !== "note")}
+        label="Findings against the plan"
+      />
+      <SiteForm />
+      <GateForm />
+      <DevicesForm />
+      <WishesForm />
+      <FoundForm />
+    </Page>
+  );
+}

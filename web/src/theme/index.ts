@@ -1,0 +1,2 @@
+export { GlobalStyle } from "./global.ts";
+export { color, coreColour, font, lampColour, narrow, plate, print, size, space, touch } from "./tokens.ts";

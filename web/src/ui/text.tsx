@@ -1,0 +1,58 @@
+import { styled } from "styled-components";
+import { color, font, size, space } from "../theme/index.ts";
+
+export const Title = styled.h1`
+  font-size: ${size.big};
+  line-height: 1.2;
+  font-weight: 700;
+`;
+
+export const Heading = styled.h2`
+  font-size: ${size.lead};
+  font-weight: 700;
+  margin-bottom: ${space.s};
+`;
+
+export const SubHeading = styled.h3`
+  font-size: ${size.body};
+  font-weight: 700;
+`;
+
+export const Quiet = styled.p`
+  color: ${color.quiet};
+  font-size: ${size.small};
+`;
+
+/** Terminal, switch or dial names: figures and letters that cannot be mistaken. */
+export const Mark = styled.span`
+  font-family: ${font.mono};
+  font-weight: 600;
+  white-space: nowrap;
+`;
+
+export const Panel = styled.section`
+  background: ${color.surface};
+  border: 1px solid ${color.line};
+  border-radius: 8px;
+  padding: ${space.l};
+  & + & {
+    margin-top: ${space.l};
+  }
+`;
+
+export const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: ${space.s} ${space.m};
+`;
+
+/** Text for screen readers only. */
+export const Hidden = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+  white-space: nowrap;
+`;
