@@ -12,7 +12,12 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-      args: ["--disable-quic", "--no-sandbox", "--disable-background-networking", "--disable-component-update"],
+      args: [
+        "--disable-quic",
+        "--no-sandbox",
+        "--disable-background-networking",
+        "--disable-component-update",
+      ],
     },
     trace: "retain-on-failure",
   },

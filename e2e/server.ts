@@ -27,12 +27,13 @@ export async function startServer(demo: boolean): Promise<{ address: string; sto
 
 /** Tests with a server of their own: `demo` holds the demo jobs, `empty` holds none. */
 export const test = base.extend<{ demo: string; empty: string }>({
-  demo: async ({}, use) => {
+  // Playwright wants the first parameter destructured, even where no other fixture is used.
+  demo: async ({ browserName: _ }, use) => {
     const server = await startServer(true);
     await use(server.address);
     server.stop();
   },
-  empty: async ({}, use) => {
+  empty: async ({ browserName: _ }, use) => {
     const server = await startServer(false);
     await use(server.address);
     server.stop();

@@ -91,6 +91,8 @@ export interface StationStatus {
   done: number;
   total: number;
   reason?: string;
+  /** Blocked because something is wrong, and not merely because earlier work is still ahead. */
+  trouble?: boolean;
 }
 
 const needText = (planned: Planned, need: NonNullable<Step["needs"]>[number]): string => {
@@ -126,7 +128,12 @@ function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatu
   const done = Number(found.noted) + Number(devices.length > 0);
   const base = { station: "survey" as const, done, total: 2 };
   if (grave.length)
-    return { ...base, state: "blocked", reason: "The plan has a finding that must be put right." };
+    return {
+      ...base,
+      state: "blocked",
+      reason: "The plan has a finding that must be put right.",
+      trouble: true,
+    };
   if (done === 2) return { ...base, state: "settled" };
   return {
     ...base,
@@ -150,7 +157,7 @@ export function stationStatuses(
     const done = steps.filter((step) => said.get(step.id)?.outcome === "seen").length;
     const base = { station, done, total: steps.length };
     const failed = steps.find((step) => said.get(step.id)?.outcome === "not-seen");
-    if (failed) return { ...base, state: "blocked", reason: `Not seen: ${failed.title}.` };
+    if (failed) return { ...base, state: "blocked", reason: `Not seen: ${failed.title}.`, trouble: true };
     if (done === steps.length) return { ...base, state: "settled" };
     const unmet = unmetNeeds(planned, sheet, station, now);
     if (unmet.length) return { ...base, state: "blocked", reason: `First: ${unmet.join("; ")}.` };

@@ -1,4 +1,4 @@
-import type { JobPlan } from "@anvilcloud/core";
+import type { JobPlan, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useHighlight, useLights } from "../data/index.ts";
@@ -7,7 +7,7 @@ import { Quiet, Segments } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
 import { deviceNumbers } from "./geometry.ts";
 import { partText } from "./parts.tsx";
-import { layers, layerView, type Layer } from "./view.ts";
+import { layerView, type Layer } from "./view.ts";
 
 const Frame = styled.figure`
   display: grid;
@@ -55,11 +55,17 @@ function LegendItem({ id, name, number }: { id: string; name: string; number: st
   );
 }
 
-const words: Record<Layer, string> = { planned: "Planned", found: "As found", now: "Now" };
+const words: Record<Layer, string> = {
+  step: "After this step",
+  planned: "Planned",
+  found: "As found",
+  now: "Now",
+};
 
-/** The bench: the board with its devices around it, in three layers. */
-export function Bench({ plan, start = "planned" }: { plan: JobPlan; start?: Layer }) {
-  const [layer, setLayer] = useState<Layer>(start);
+/** The bench: the board with its devices around it, in its layers. */
+export function Bench({ plan, step }: { plan: JobPlan; step?: Step }) {
+  const [layer, setLayer] = useState<Layer>(step ? "step" : "planned");
+  const layers: Layer[] = [...(step ? ["step" as const] : []), "planned", "found", "now"];
   const { lit } = useHighlight();
   const { board } = plan.bundle;
   const numbers = deviceNumbers(plan.wiring.devices);
@@ -73,7 +79,7 @@ export function Bench({ plan, start = "planned" }: { plan: JobPlan; start?: Laye
         options={layers.map((id) => ({ id, text: words[id] }))}
       />
       <BoardFace
-        view={layerView(plan, layer)}
+        view={layerView(plan, layer, step)}
         numbers={numbers}
         label={`${board.name}, ${words[layer].toLowerCase()}`}
       />

@@ -5,7 +5,7 @@ import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
 import { benchBox, partsOf, type Box } from "./geometry.ts";
 import { Dials, Dips, Keys, Lamps, Links, Terminals } from "./parts.tsx";
-import { CurrentPart, partKey } from "./use-part.ts";
+import { CurrentPart, Marked, partKey } from "./use-part.ts";
 import type { BenchView } from "./view.ts";
 
 const Drawing = styled.svg`
@@ -38,12 +38,16 @@ interface Props {
   label: string;
   /** False for a picture beside a step, which the keyboard passes over. */
   interactive?: boolean;
+  /** Parts ringed as the ones in hand. */
+  marked?: readonly Subject[];
 }
+
+const nothing: readonly Subject[] = [];
 
 const moves: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 /** The board drawn from its profile, with its cores. One stop for the keyboard; arrow keys walk the parts. */
-export function BoardFace({ view, numbers, box, label, interactive = true }: Props) {
+export function BoardFace({ view, numbers, box, label, interactive = true, marked = nothing }: Props) {
   const { board, state, lamps, cores } = view;
   const parts = partsOf(board);
   const [current, setCurrent] = useState(0);
@@ -61,40 +65,42 @@ export function BoardFace({ view, numbers, box, label, interactive = true }: Pro
   }
 
   return (
-    <CurrentPart value={interactive ? partKey(parts[current] as Subject) : undefined}>
-      <Drawing
-        ref={drawing}
-        viewBox={`${x} ${y} ${width} ${height}`}
-        role="group"
-        aria-label={label}
-        onKeyDown={onKeyDown}
-      >
-        <rect
-          width={board.face.widthMm}
-          height={board.face.heightMm}
-          rx={4}
-          fill={plate.base}
-          stroke={plate.edge}
-          strokeWidth={1.2}
-        />
-        <text
-          x={board.face.widthMm - 5}
-          y={95}
-          fontSize={4.6}
-          textAnchor="end"
-          fill={plate.faint}
-          fontWeight={700}
+    <Marked value={marked}>
+      <CurrentPart value={interactive ? partKey(parts[current] as Subject) : undefined}>
+        <Drawing
+          ref={drawing}
+          viewBox={`${x} ${y} ${width} ${height}`}
+          role="group"
+          aria-label={label}
+          onKeyDown={onKeyDown}
         >
-          {`${board.maker} ${board.name}`}
-        </text>
-        <Cores board={board} cores={cores} numbers={numbers} />
-        <Terminals board={board} />
-        <Links board={board} links={state.links} />
-        <Dips board={board} switches={state.positions.switches} />
-        <Dials board={board} dials={state.positions.dials} />
-        <Keys board={board} />
-        <Lamps board={board} lamps={lamps} />
-      </Drawing>
-    </CurrentPart>
+          <rect
+            width={board.face.widthMm}
+            height={board.face.heightMm}
+            rx={4}
+            fill={plate.base}
+            stroke={plate.edge}
+            strokeWidth={1.2}
+          />
+          <text
+            x={board.face.widthMm / 2}
+            y={33}
+            fontSize={5}
+            textAnchor="middle"
+            fill={plate.faint}
+            fontWeight={700}
+          >
+            {`${board.maker} ${board.name}`}
+          </text>
+          <Cores board={board} cores={cores} numbers={numbers} />
+          <Terminals board={board} />
+          <Links board={board} links={state.links} />
+          <Dips board={board} switches={state.positions.switches} />
+          <Dials board={board} dials={state.positions.dials} />
+          <Keys board={board} />
+          <Lamps board={board} lamps={lamps} />
+        </Drawing>
+      </CurrentPart>
+    </Marked>
   );
 }

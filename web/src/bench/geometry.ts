@@ -4,13 +4,13 @@ import { terminalOf, terminalsOf, type BoardProfile, type Core, type Subject } f
 export const sizes = {
   blockHeight: 13,
   lamp: 2.3,
-  dial: 5.2,
+  dial: 6.2,
   key: 9,
   dipPitch: 5,
   dipHeight: 11,
   tag: 3.4,
   tagPitch: 8.4,
-  tagDistance: 15,
+  tagDistance: 12,
   margin: 5,
 } as const;
 
@@ -29,7 +29,7 @@ export const isUpper = (board: BoardProfile, y: number) => y < board.face.height
 
 /** The face with room for the cores and tags around it. */
 export function benchBox(board: BoardProfile): Box {
-  const room = sizes.tagDistance + 12;
+  const room = sizes.tagDistance + 13;
   return {
     x: -sizes.margin,
     y: -room,
@@ -144,17 +144,29 @@ export function switchPlace(board: BoardProfile, id: string): Point | undefined 
   return { x: bank.at.x + (index + 0.5) * sizes.dipPitch, y: bank.at.y };
 }
 
-/** A part of the bench that holds all the subjects with room around them; the whole bench when none has a place. */
-export function cropBox(board: BoardProfile, subjects: readonly Subject[]): Box {
+/** Subjects further apart than this on the face are shown in pictures of their own, mm. */
+const farApartMm = 45;
+
+function boxAround(board: BoardProfile, points: readonly Point[]): Box {
   const whole = benchBox(board);
-  const points = subjects.flatMap((subject) => placeOf(board, subject) ?? []);
-  if (!points.length) return whole;
   const room = 24;
   const left = Math.max(whole.x, Math.min(...points.map((p) => p.x)) - room);
   const right = Math.min(whole.x + whole.width, Math.max(...points.map((p) => p.x)) + room);
   const top = Math.max(whole.y, Math.min(...points.map((p) => p.y)) - room);
   const bottom = Math.min(whole.y + whole.height, Math.max(...points.map((p) => p.y)) + room);
   return { x: left, y: top, width: right - left, height: bottom - top };
+}
+
+/** Parts of the bench that hold the subjects with room around them, from above down; none when nothing has a place. */
+export function cropBoxes(board: BoardProfile, subjects: readonly Subject[]): Box[] {
+  const points = subjects.flatMap((subject) => placeOf(board, subject) ?? []).sort((a, b) => a.y - b.y);
+  const clusters: Point[][] = [];
+  for (const point of points) {
+    const last = clusters.at(-1);
+    if (last && point.y - last.at(-1)!.y <= farApartMm) last.push(point);
+    else clusters.push([point]);
+  }
+  return clusters.map((cluster) => boxAround(board, cluster));
 }
 
 /** Every part of the face in reading order, as subjects: the order in which arrow keys walk it. */

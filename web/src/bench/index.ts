@@ -1,5 +1,5 @@
 export { Bench } from "./bench.tsx";
 export { BoardFace } from "./board-face.tsx";
-export { cropBox, deviceNumbers } from "./geometry.ts";
+export { cropBoxes, deviceNumbers } from "./geometry.ts";
 export { DialShape, LampShape } from "./parts.tsx";
 export { stepView } from "./view.ts";

@@ -101,7 +101,7 @@ function TerminalPart({
       >
         {terminal.id}
       </text>
-      <Print x={x} y={y + inward * (sizes.blockHeight / 2 + 3.4) + 1.2} size={3.3}>
+      <Print x={x} y={y + inward * (sizes.blockHeight / 2 + 3.4) + 1.2} size={3.4}>
         {terminal.label}
       </Print>
       <Ring lit={lit} x={x} y={y} r={terminal.block.pitchMm / 2 + 1.6} />
@@ -128,7 +128,7 @@ export function Terminals({ board }: { board: BoardProfile }) {
               stroke={plate.faint}
               strokeWidth={0.4}
             />
-            <Print x={block.at.x} y={block.at.y + (upper ? 15.6 : -12.6)} size={3.3} faint anchor="start">
+            <Print x={block.at.x} y={block.at.y + (upper ? 15.8 : -12.4)} size={3.3} faint anchor="start">
               {block.label}
             </Print>
           </g>
@@ -253,7 +253,7 @@ function LampPart({ lamp, is }: { lamp: Lamp; is: LampState }) {
         <circle r={4.4} fill="transparent" />
         <LampShape colour={lamp.colour} is={is} />
       </g>
-      <Print x={lamp.at.x} y={lamp.at.y + 7.4} size={2.9}>
+      <Print x={lamp.at.x} y={lamp.at.y + 7.4} size={3.2}>
         {lamp.label}
       </Print>
       <Ring lit={lit} x={lamp.at.x} y={lamp.at.y} r={5} />
@@ -408,7 +408,9 @@ export function Dips({
             width={dip.delivered.length * sizes.dipPitch + 2}
             height={sizes.dipHeight}
             rx={0.8}
-            fill={plate.mains}
+            fill={plate.block}
+            stroke={plate.faint}
+            strokeWidth={0.4}
           />
           <Print x={dip.at.x - 2.6} y={dip.at.y - 1.4} size={3} faint anchor="end">
             on

@@ -5,15 +5,19 @@ import { isLit, useHighlight } from "../data/index.ts";
 /** Which part of the bench takes the keyboard; the others are reached from it by arrow keys. */
 export const CurrentPart = createContext<string | undefined>(undefined);
 
+/** Parts marked as the ones in hand, whatever is pointed at. */
+export const Marked = createContext<readonly Subject[]>([]);
+
 export const partKey = (subject: Subject) => `${subject.kind} ${subject.id}`;
 
 /** Props that make a drawn part pointable, focusable and named; `lit` tells that it is pointed at from anywhere. */
 export function usePart(subject: Subject, name: string) {
   const { lit, light } = useHighlight();
   const current = useContext(CurrentPart);
+  const marked = useContext(Marked);
   const key = partKey(subject);
   return {
-    lit: isLit(lit, [subject]),
+    lit: isLit(lit, [subject]) || isLit(marked, [subject]),
     props: {
       role: "img",
       "aria-label": name,

@@ -18,9 +18,8 @@ export interface BenchView {
   cores: readonly Core[];
 }
 
-/** The layers of the bench: the plan, the board as found, and as the log leaves it. */
-export const layers = ["planned", "found", "now"] as const;
-export type Layer = (typeof layers)[number];
+/** The layers of the bench: the plan, the board as found, as the log leaves it, and after the step at hand. */
+export type Layer = "planned" | "found" | "now" | "step";
 
 const landedIn = (plan: JobPlan, state: BenchState) =>
   plan.wiring.cores.filter((core) => state.landed.includes(core.id));
@@ -30,7 +29,8 @@ function viewOf(plan: JobPlan, state: BenchState, lamps = readFace(plan, state).
 }
 
 /** One layer of the bench. */
-export function layerView(plan: JobPlan, layer: Layer): BenchView {
+export function layerView(plan: JobPlan, layer: Layer, step?: Step): BenchView {
+  if (layer === "step" && step) return stepView(plan, step);
   if (layer === "now") return viewOf(plan, plan.now);
   if (layer === "found") return viewOf(plan, stateAsFound(plan.bundle));
   const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));

@@ -35,8 +35,7 @@ const Frame = styled.div`
     gap: ${space.xs};
   }
   label,
-  [slot="label"],
-  .label {
+  .react-aria-Label {
     font-weight: 600;
     font-size: ${size.small};
   }
@@ -67,7 +66,12 @@ const SelectButton = styled(Button)`
   justify-content: space-between;
   gap: ${space.s};
   text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
   cursor: pointer;
+  svg {
+    flex: none;
+  }
 `;
 
 const Options = styled(Popover)`

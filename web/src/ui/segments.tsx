@@ -4,6 +4,7 @@ import { color, size, space } from "../theme/index.ts";
 
 const Group = styled(RadioGroup)`
   display: inline-flex;
+  width: fit-content;
   border: 1.5px solid ${color.strongLine};
   border-radius: 6px;
   overflow: hidden;

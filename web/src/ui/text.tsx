@@ -35,9 +35,6 @@ export const Panel = styled.section`
   border: 1px solid ${color.line};
   border-radius: 8px;
   padding: ${space.l};
-  & + & {
-    margin-top: ${space.l};
-  }
 `;
 
 export const Row = styled.div`

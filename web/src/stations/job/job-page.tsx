@@ -50,6 +50,14 @@ const Bar = styled.div`
     font-size: ${size.lead};
     margin-right: auto;
   }
+  ${narrow} {
+    strong {
+      flex-basis: 100%;
+    }
+    > p {
+      margin-right: auto;
+    }
+  }
   ${print} {
     display: none;
   }

@@ -1,5 +1,5 @@
 import type { StationStatus } from "@anvilcloud/core";
-import { Check, OctagonX } from "lucide-react";
+import { Check, Lock, OctagonX } from "lucide-react";
 import { NavLink } from "react-router";
 import { styled } from "styled-components";
 import { color, narrow, print, size, space, touch } from "../../theme/index.ts";
@@ -58,40 +58,52 @@ const Rail = styled.nav`
   }
 `;
 
-const Badge = styled.span<{ $state: StationStatus["state"] }>`
+const Badge = styled.span<{ $ink: string; $fill: string; $square: boolean }>`
   display: grid;
   place-items: center;
   width: 26px;
   height: 26px;
-  border-radius: ${({ $state }) => ($state === "blocked" ? "6px" : "50%")};
-  border: 2px solid
-    ${({ $state }) => ($state === "blocked" ? color.danger : $state === "settled" ? color.accent : color.strongLine)};
-  background: ${({ $state }) => ($state === "settled" ? color.accent : "transparent")};
-  color: ${({ $state }) => ($state === "settled" ? color.onAccent : $state === "blocked" ? color.danger : color.quiet)};
+  border-radius: ${({ $square }) => ($square ? "6px" : "50%")};
+  border: 2px solid ${({ $ink }) => $ink};
+  background: ${({ $fill }) => $fill};
+  color: ${({ $ink, $fill }) => ($fill === "transparent" ? $ink : color.onAccent)};
   font-size: ${size.tiny};
 `;
+
+function StateBadge({ status, number }: { status: StationStatus; number: number }) {
+  if (status.state === "settled")
+    return (
+      <Badge $ink={color.accent} $fill={color.accent} $square={false}>
+        <Check size={16} aria-hidden />
+      </Badge>
+    );
+  if (status.state === "open")
+    return (
+      <Badge $ink={color.strongLine} $fill="transparent" $square={false}>
+        {number}
+      </Badge>
+    );
+  const Icon = status.trouble ? OctagonX : Lock;
+  return (
+    <Badge $ink={status.trouble ? color.danger : color.strongLine} $fill="transparent" $square>
+      <Icon size={15} aria-hidden />
+    </Badge>
+  );
+}
 
 /** The stations in the order of the work; each shows whether it is settled, open, or blocked. */
 export function StationRail({ job, statuses }: { job: string; statuses: readonly StationStatus[] }) {
   return (
     <Rail aria-label="Stations">
       <ol>
-        {statuses.map(({ station, state, done, total }, at) => (
-          <li key={station}>
-            <NavLink to={`/jobs/${job}/${station}`}>
-              <Badge $state={state}>
-                {state === "settled" ? (
-                  <Check size={16} aria-hidden />
-                ) : state === "blocked" ? (
-                  <OctagonX size={16} aria-hidden />
-                ) : (
-                  at + 1
-                )}
-              </Badge>
-              {stationNames[station]}
-              <Hidden>, {state}</Hidden>
+        {statuses.map((status, at) => (
+          <li key={status.station}>
+            <NavLink to={`/jobs/${job}/${status.station}`} title={status.reason}>
+              <StateBadge status={status} number={at + 1} />
+              {stationNames[status.station]}
+              <Hidden>, {status.state}</Hidden>
               <small>
-                {done}/{total}
+                {status.done}/{status.total}
               </small>
             </NavLink>
           </li>

@@ -73,7 +73,7 @@ export function CoreTable({
 }) {
   return (
     <Scroll tabIndex={long ? 0 : undefined}>
-      <Table aria-label={label}>
+      <Table aria-label={label} style={{ minWidth: long ? "40rem" : undefined }}>
         <thead>
           <tr>
             {long && <th>Device</th>}

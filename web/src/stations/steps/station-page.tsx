@@ -1,10 +1,10 @@
 import { stations, type Station } from "@anvilcloud/core";
-import { Navigate, useNavigate, useParams } from "react-router";
+import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import { Bench } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { narrow, space } from "../../theme/index.ts";
-import { Button, Notice, Panel, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Notice, Panel, Quiet, Row, Segments, Title } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
 import { SetPlan } from "../set/set-plan.tsx";
@@ -21,10 +21,8 @@ const Columns = styled.div`
   align-items: start;
   > * {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: ${space.l};
-    section + section {
-      margin-top: 0;
-    }
   }
   > aside {
     position: sticky;
@@ -60,7 +58,10 @@ function StationHead({ station }: { station: Station }) {
         )}
       </Row>
       {status?.state === "blocked" && (
-        <Notice tone="fault" title="Blocked">
+        <Notice
+          tone={status.trouble ? "fault" : "note"}
+          title={status.trouble ? "Blocked" : "Waits for earlier work"}
+        >
           {status.reason}
         </Notice>
       )}
@@ -73,10 +74,13 @@ export function Component() {
   const { station = "", step: stepId } = useParams();
   const { job, plan } = useJobBench();
   const steps = useSteps();
+  const [search, setSearch] = useSearchParams();
+  const view = search.get("view") === "steps" ? "steps" : "plan";
   if (!(stations as readonly string[]).includes(station)) return <Navigate replace to={`/jobs/${job.id}`} />;
   const here = station as Station;
   const list = steps.of(here);
   const step = stepId === undefined ? undefined : list.find((each) => each.id === stepId);
+  const planned = here === "wire" || here === "set";
   const grave = plan.nowFindings;
   const notes = here === "set" ? plan.controls.findings : here === "wire" ? plan.wiring.findings : [];
   return (
@@ -93,19 +97,36 @@ export function Component() {
         ) : (
           <>
             <StationHead station={here} />
-            <Findings findings={notes} label="Findings against the plan" />
-            <Panel>
-              <StepList list={list} steps={steps} />
-            </Panel>
+            <Findings
+              findings={notes.filter((each) => each.severity !== "note")}
+              label="Findings against the plan"
+            />
+            {planned && (
+              <Segments
+                label="Plan or steps"
+                value={view}
+                onChange={(next) => setSearch(next === "plan" ? {} : { view: next }, { replace: true })}
+                options={[
+                  { id: "plan", text: "Plan" },
+                  { id: "steps", text: "Steps" },
+                ]}
+              />
+            )}
+            {(!planned || view === "steps") && (
+              <Panel>
+                <StepList list={list} steps={steps} />
+              </Panel>
+            )}
             {here === "hand-over" && <HandOver />}
-            {here === "wire" && <WirePlan />}
-            {here === "set" && <SetPlan />}
+            {here === "wire" && view === "plan" && <WirePlan />}
+            {here === "set" && view === "plan" && <SetPlan />}
+            <Findings findings={notes.filter((each) => each.severity === "note")} label="Notes on the plan" />
           </>
         )}
       </div>
       <aside aria-label="Bench">
         <Panel>
-          <Bench key={step ? "now" : "planned"} plan={plan} start={step ? "now" : "planned"} />
+          <Bench key={step?.id ?? here} plan={plan} step={step} />
         </Panel>
         {step && (
           <Panel>

@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lu
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
-import { BoardFace, cropBox, deviceNumbers, stepView } from "../../bench/index.ts";
+import { BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import {
@@ -108,6 +108,30 @@ function Speaking({ text }: { text: string }) {
   );
 }
 
+/** The parts of the board the step is about, as they look once it is done. */
+function StepPictures({ step }: { step: Step }) {
+  const { plan } = useJobBench();
+  const { board } = plan.bundle;
+  const changed = step.see.flatMap((seen) =>
+    seen.kind === "lamp" && seen.is !== seen.was ? [seen.lamp] : [],
+  );
+  const lamps = changed.length > 3 ? [] : changed.map((id) => ({ kind: "lamp" as const, id }));
+  const view = stepView(plan, step);
+  const numbers = deviceNumbers(plan.wiring.devices);
+  return cropBoxes(board, [...step.subjects, ...lamps]).map((box) => (
+    <Picture key={`${box.x} ${box.y}`}>
+      <BoardFace
+        view={view}
+        numbers={numbers}
+        box={box}
+        marked={step.subjects}
+        label="How this part of the board looks once it is done"
+        interactive={false}
+      />
+    </Picture>
+  ));
+}
+
 interface AnswerState {
   note: string;
   value: number | undefined;
@@ -167,7 +191,6 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
 
   const hold = step.gesture && "hold" in step.gesture ? step.gesture.hold : undefined;
   const list = steps.of(step.station);
-  const drawn = step.subjects.some((subject) => subject.kind !== "device" && subject.kind !== "behaviour");
   return (
     <Card aria-label={step.title}>
       <div>
@@ -201,24 +224,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       </div>
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
       <Says>{step.says}</Says>
-      {drawn && (
-        <Picture>
-          <BoardFace
-            view={stepView(plan, step)}
-            numbers={deviceNumbers(plan.wiring.devices)}
-            box={cropBox(board, [
-              ...step.subjects,
-              ...step.see.flatMap((seen) =>
-                seen.kind === "lamp" && seen.is !== seen.was
-                  ? [{ kind: "lamp" as const, id: seen.lamp }]
-                  : [],
-              ),
-            ])}
-            label="How this part of the board looks once it is done"
-            interactive={false}
-          />
-        </Picture>
-      )}
+      <StepPictures step={step} />
       <StepCores step={step} />
       {hold && <HoldTimer key={step.id} seconds={hold.seconds} keyLabel={hold.key} />}
       <div>

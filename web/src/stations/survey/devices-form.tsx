@@ -56,7 +56,7 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
     change((now) => ({ ...now, devices: now.devices.filter((each) => each.id !== instance.id) }));
   return (
     <Card>
-      <Grid $least="150px">
+      <Grid $least="230px">
         <Controller
           control={form.control}
           name="name"
@@ -91,7 +91,7 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
               name={`cables.${part.id}.lengthM`}
               render={({ field, fieldState }) => (
                 <NumberInput
-                  label={`Cable to ${part.label}`}
+                  label={`To ${part.label}`}
                   unit="m"
                   value={field.value}
                   onChange={field.onChange}
@@ -104,7 +104,7 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
               name={`cables.${part.id}.sizeMm2`}
               render={({ field }) => (
                 <Choice
-                  label={`Size to ${part.label}`}
+                  label="Core size"
                   value={String(field.value)}
                   onChange={(size) => field.onChange(Number(size))}
                   options={sizes}

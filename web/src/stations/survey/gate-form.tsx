@@ -33,7 +33,7 @@ function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number;
   return (
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
       <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
-      <Grid $least="120px">
+      <Grid $least="165px">
         {measures.map(({ key, label, unit }) => (
           <Controller
             key={key}

@@ -13,9 +13,6 @@ const Page = styled.div`
   display: grid;
   gap: ${space.l};
   max-width: 1000px;
-  section {
-    margin: 0;
-  }
 `;
 
 /** The survey: everything the plan is made from. */

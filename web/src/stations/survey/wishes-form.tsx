@@ -48,8 +48,10 @@ export function WishesForm() {
   );
   const set = (id: BehaviourId, value: BehaviourValue | undefined) =>
     change((now) => {
-      const { [id]: _old, ...rest } = now.wishes;
-      return { ...now, wishes: value === undefined ? rest : { ...rest, [id]: value } };
+      const wishes = { ...now.wishes };
+      if (value === undefined) delete wishes[id];
+      else wishes[id] = value;
+      return { ...now, wishes };
     });
   return (
     <Section title="What it should do">

@@ -2,7 +2,7 @@ import { plainNumber, type RailLoad } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Heading, Mark, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
+import { Heading, Mark, Panel, Quiet, Table } from "../../ui/index.ts";
 import { CoreTable } from "../steps/core-table.tsx";
 
 const Gauge = styled.div<{ $over: boolean }>`
@@ -157,9 +157,7 @@ export function WirePlan() {
       <Panel>
         <Heading>Wire list</Heading>
         <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
-        <Scroll>
-          <CoreTable cores={cores} long label="Wire list" />
-        </Scroll>
+        <CoreTable cores={cores} long label="Wire list" />
       </Panel>
     </>
   );

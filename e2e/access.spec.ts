@@ -1,0 +1,42 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test } from "./server.ts";
+
+const views = [
+  ["jobs", "/"],
+  ["survey", "/jobs/netloft/survey"],
+  ["wire", "/jobs/netloft/wire"],
+  ["set", "/jobs/netloft/set"],
+  ["steps", "/jobs/netloft/wire?view=steps"],
+  ["step", `/jobs/netloft/power-up/${encodeURIComponent("do:power-up:on")}`],
+  ["hand over", "/jobs/lampquay/hand-over"],
+  ["record", "/jobs/lampquay/record"],
+] as const;
+
+const screens = [
+  ["by day", { colorScheme: "light", viewport: { width: 1280, height: 800 } }],
+  ["by night on a phone", { colorScheme: "dark", viewport: { width: 390, height: 844 } }],
+] as const;
+
+for (const [when, options] of screens)
+  test.describe(when, () => {
+    test.use(options);
+    test("every main view passes axe, and none scrolls sideways", async ({ page, demo }) => {
+      for (const [name, address] of views) {
+        await page.goto(demo + address);
+        await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+          .analyze();
+        expect(
+          violations.map((each) => [
+            name,
+            each.id,
+            each.nodes[0]?.html.slice(0, 160),
+            each.nodes[0]?.failureSummary,
+          ]),
+        ).toEqual([]);
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect([name, over]).toEqual([name, 0]);
+      }
+    });
+  });

@@ -1,0 +1,98 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server.ts";
+
+const notes = (page: Page) => page.getByRole("textbox", { name: "Notes" });
+
+test("two tabs change one job: the second is told, sees both, and chooses", async ({
+  page,
+  context,
+  demo,
+}) => {
+  const second = await context.newPage();
+  await page.goto(`${demo}/jobs/netloft/survey`);
+  await second.goto(`${demo}/jobs/netloft/survey`);
+  await notes(page).fill("hinge 2 is dry");
+  await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+
+  await notes(second).fill("wind from the west");
+  const told = second.getByRole("dialog", { name: "This job was changed elsewhere" });
+  await expect(told).toBeVisible();
+  await expect(told).toContainText("hinge 2 is dry");
+  await expect(told).toContainText("wind from the west");
+  await told.getByRole("button", { name: "Take the saved one" }).click();
+  await expect(notes(second)).toHaveValue("hinge 2 is dry");
+
+  await notes(second).fill("hinge 2 is dry, wind from the west");
+  await expect(second.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+  await notes(page).fill("hinge 2 greased");
+  const again = page.getByRole("dialog", { name: "This job was changed elsewhere" });
+  await again.getByRole("button", { name: "Save mine over it" }).click();
+  await expect(again).toBeHidden();
+  await page.reload();
+  await expect(notes(page)).toHaveValue("hinge 2 greased");
+});
+
+test("a save that fails is shown, and nothing typed is lost", async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/netloft/survey`);
+  await page.route("**/api/jobs/netloft", (route) =>
+    route.request().method() === "PUT" ? route.abort() : route.continue(),
+  );
+  await notes(page).fill("typed in a dead spot");
+  await expect(
+    page.getByRole("status").filter({ hasText: "Not saved. The server does not answer." }),
+  ).toBeVisible();
+  await expect(notes(page)).toHaveValue("typed in a dead spot");
+  await page.unroute("**/api/jobs/netloft");
+  await notes(page).fill("typed in a dead spot, and again");
+  await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+});
+
+test("a job file that contradicts itself is refused by name and place", async ({
+  page,
+  demo,
+  empty,
+}, info) => {
+  const bundle = (await (await page.request.get(`${demo}/api/jobs/netloft/bundle`)).json()) as {
+    board: { dials: { sweep: { from: string; to: string } }[] };
+  };
+  bundle.board.dials[0]!.sweep = { from: "5:00", to: "7:00" };
+  const file = info.outputPath("broken.json");
+  writeFileSync(file, JSON.stringify(bundle));
+  await page.goto(empty);
+  for (const [path, message] of [
+    [file, /board\.dials\[0\]\.sweep: expected a sweep that runs clockwise/],
+    [info.outputPath("junk.json"), /not well-formed JSON/],
+  ] as const) {
+    if (path !== file) writeFileSync(path, readFileSync(file, "utf8").slice(5));
+    const choosing = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Import a job file" }).click();
+    await (await choosing).setFiles(path);
+    await expect(page.getByText(message)).toBeVisible();
+  }
+  await expect(page.getByText("No jobs yet.")).toBeVisible();
+});
+
+test("addresses that lead nowhere say so", async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/nobody`);
+  await expect(page.getByText('There is no job "nobody" here.')).toBeVisible();
+  await page.goto(`${demo}/jobs/netloft/wire/gone`);
+  await expect(page.getByText("The plan has changed")).toBeVisible();
+  await page.goto(`${demo}/nowhere`);
+  await expect(page.getByText("There is no such page")).toBeVisible();
+});
+
+test("the first page needs at most 250 kB of script, compressed", async ({ page, demo }) => {
+  let bytes = 0;
+  page.on("response", (response) => {
+    if (!response.url().endsWith(".js")) return;
+    void response
+      .request()
+      .sizes()
+      .then((sizes) => (bytes += sizes.responseBodySize));
+  });
+  await page.goto(demo, { waitUntil: "networkidle" });
+  await expect(page.getByText("Netloft yard, swing pair")).toBeVisible();
+  expect(bytes).toBeGreaterThan(20_000);
+  expect(bytes).toBeLessThan(250_000);
+});

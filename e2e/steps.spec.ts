@@ -1,0 +1,87 @@
+import { expect, test } from "./server.ts";
+
+test.describe("the step card", () => {
+  test("keys walk the run sheet: not seen shows what it means, seen goes on, an answer can be opened again", async ({
+    page,
+    demo,
+  }) => {
+    await page.goto(`${demo}/jobs/ropewalk/travel`);
+    await page.getByRole("button", { name: "Begin" }).click();
+    await expect(page.getByText("Travel, step 1 of 5")).toBeVisible();
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByText("Travel, step 2 of 5")).toBeVisible();
+    await page.keyboard.press("k");
+    await page.keyboard.press("j");
+    await expect(page.getByText("Travel, step 2 of 5")).toBeVisible();
+    await page.keyboard.press("n");
+    await expect(page.getByText(/has its two leads the wrong way round/)).toBeVisible();
+    await expect(page.getByRole("link", { name: /^Travel, blocked/ })).toBeVisible();
+    await page.getByRole("button", { name: "Open it again" }).click();
+    await expect(page.getByRole("link", { name: /^Travel, open/ })).toBeVisible();
+    await page.keyboard.press("s");
+    await expect(page.getByText("Travel, step 3 of 5")).toBeVisible();
+    await page.keyboard.press("?");
+    await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("2");
+    await expect(page).toHaveURL(/\/wire$/);
+  });
+
+  test("what should be seen is computed, with its reason, and what it means if not", async ({
+    page,
+    demo,
+  }) => {
+    await page.goto(`${demo}/jobs/netloft/power-up/${encodeURIComponent("do:power-up:on")}`);
+    const seen = page.getByRole("list", { name: "You should now see" });
+    await expect(seen.getByText("BEAM lit")).toBeVisible();
+    await expect(seen.getByText("amber: P3 closed through Photocell, quay side")).toBeVisible();
+    await page.getByText("If you do not see it").click();
+    await expect(
+      page.getByText("Photocell, quay side: the beam is broken, or it is out of line."),
+    ).toBeVisible();
+  });
+
+  test("a reading over its limit is not taken as seen", async ({ page, demo }) => {
+    await page.goto(`${demo}/jobs/lampquay/force`);
+    await page.getByRole("link", { name: /Closing force at 300 mm/ }).click();
+    const reading = page.getByRole("textbox", { name: /Peak force at 300 mm, N/ });
+    await expect(reading).toHaveValue("318");
+    await reading.fill("460");
+    await reading.press("Tab");
+    await expect(page.getByText(/460 N measured, at most 400 N allowed/)).toBeVisible();
+    await page.getByRole("button", { name: "Seen", exact: true }).click();
+    await expect(page).toHaveURL(/force%3A300/);
+    await page.getByRole("button", { name: "Not seen" }).click();
+    await expect(page.getByRole("link", { name: /^Force, blocked/ })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole("textbox", { name: /Peak force at 300 mm, N/ })).toHaveValue("460");
+  });
+
+  test("the timer of a hold ends in words", async ({ page, demo }) => {
+    await page.goto(`${demo}/jobs/netloft/power-up`);
+    await page.getByRole("link", { name: /Have the dials read/ }).click();
+    await page.getByRole("button", { name: "Time 3 s" }).click();
+    await expect(page.getByRole("alert").filter({ hasText: "Let go" })).toBeVisible({ timeout: 6_000 });
+  });
+
+  test("a step passed over is told at the board: the link beside the photocell", async ({ page, demo }) => {
+    await page.goto(`${demo}/jobs/ropewalk/wire?view=steps`);
+    await page.getByRole("link", { name: /Link P1–P3 out/ }).click();
+    await page.getByRole("button", { name: "Open it again" }).click();
+    await expect(page.getByText(/Link P1–P3 is still in beside/).first()).toBeVisible();
+  });
+});
+
+test("the board is one stop for the keyboard, and arrow keys walk its parts by name", async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/netloft/wire`);
+  await page.locator('[data-part][tabindex="0"]').focus();
+  await page.keyboard.press("ArrowRight");
+  const focused = page.locator("[data-part]:focus");
+  await expect(focused).toHaveAttribute("aria-label", /Terminal|Link|Lamp/);
+  const name = (await focused.getAttribute("data-part")) ?? "";
+  await page.keyboard.press("ArrowRight");
+  await expect(page.locator("[data-part]:focus")).not.toHaveAttribute("data-part", name);
+});

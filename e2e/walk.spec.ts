@@ -1,0 +1,109 @@
+import { readFileSync } from "node:fs";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server.ts";
+
+async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
+  await page.getByRole("button", { name: label }).last().click();
+  await page.getByRole("option", { name: option }).click();
+}
+
+async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+}
+
+/** Answers every step from the one on screen as seen, with a reading where one is asked; returns how many there were. */
+async function walkSteps(page: Page): Promise<number> {
+  for (let steps = 0; steps < 120; steps++) {
+    const card = page.getByRole("article");
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    if (!(await card.isVisible())) return steps;
+    const address = page.url();
+    const reading = card.getByRole("textbox", { name: /, (N|V)$/ });
+    if (await reading.isVisible()) {
+      await reading.fill("0");
+      await reading.press("Tab");
+    }
+    await card.getByRole("button", { name: "Seen", exact: true }).click();
+    await expect(page).not.toHaveURL(address);
+  }
+  throw new Error("the run sheet does not end");
+}
+
+test("a whole job, from a new one to the exported file, imported unchanged on another installation", async ({
+  page,
+  demo,
+  empty,
+}) => {
+  await page.goto(demo);
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByRole("button", { name: "Begin the survey" }).click();
+  await expect(page.getByText("Give the job a title, such as the gate's place.")).toBeVisible();
+  await page.getByRole("textbox", { name: "Title" }).fill("Kelp store, pair");
+  await page.getByRole("textbox", { name: "Customer" }).fill("Brisa Holloway-Tarn");
+  await choose(page, "Board", /Duet/);
+  await page.getByRole("button", { name: "Begin the survey" }).click();
+
+  await expect(page.getByRole("heading", { level: 1, name: "Survey" })).toBeVisible();
+  await page.getByRole("textbox", { name: "Installer" }).fill("Ivet Carrandine");
+  const mass = page.getByRole("textbox", { name: "Mass, kg" }).first();
+  await mass.fill("-5");
+  await mass.press("Tab");
+  await expect(page.getByText("at least 5 kg")).toBeVisible();
+  await mass.fill("150");
+  await mass.press("Tab");
+  await expect(page.getByText("at least 5 kg")).toBeHidden();
+  for (const device of [/^Heron/, /^Heron/, /^Glance/, /^Softline/, /^Halt/, /^Turnkey/]) {
+    await choose(page, "Add a device", device);
+    await saved(page);
+  }
+  await choose(page, "Automatic closing", "on");
+  const rest = page.getByRole("textbox", { name: "Automatic closing after, s" });
+  await rest.fill("30");
+  await rest.press("Tab");
+  const force = page.getByRole("textbox", { name: "Force, %" });
+  await force.fill("50");
+  await force.press("Tab");
+  await page.getByText("Everything stands here as it was found").click();
+  await saved(page);
+  await expect(page.getByRole("link", { name: /Survey, settled/ })).toBeVisible();
+
+  await page.getByRole("link", { name: /^Wire/ }).click();
+  await expect(page.getByRole("table", { name: "Wire list" })).toContainText("P3");
+  await expect(page.getByRole("table", { name: "Links" })).toContainText("P1–P3");
+  await expect(page.getByText(/Accessories and beacon together/)).toContainText("74 mA of 550 mA");
+  await page.getByRole("link", { name: /^Set/ }).click();
+  await expect(page.getByText("8:45 on the clock")).toBeVisible();
+
+  await page.getByRole("link", { name: /^Wire/ }).click();
+  await page.getByRole("button", { name: "Begin" }).click();
+  const steps = await walkSteps(page);
+  expect(steps).toBeGreaterThan(40);
+
+  await expect(page).toHaveURL(/hand-over$/);
+  for (const station of ["Wire", "Set", "Power up", "Travel", "Force", "Remotes", "Prove", "Hand over"])
+    await expect(page.getByRole("link", { name: new RegExp(`^${station}, settled`) })).toBeVisible();
+  await page.getByRole("textbox", { name: "Taken over by" }).fill("Brisa Holloway-Tarn");
+  await page.getByRole("button", { name: "Hand over" }).click();
+  await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
+  const downloading = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Job file" }).click();
+  const file = await (await downloading).path();
+
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await expect(page.getByRole("article", { name: "Record" })).toContainText("next service");
+  await expect(page.getByRole("table", { name: "Results" })).toContainText("Learning the travel, 3 of 3");
+
+  await page.goto(empty);
+  await expect(page.getByText("No jobs yet.")).toBeVisible();
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Import a job file" }).click();
+  await (await choosing).setFiles(file);
+  await expect(page).toHaveURL(/\/jobs\/kelp-store-pair-/);
+  await expect(page.getByRole("link", { name: /^Prove, settled/ })).toBeVisible();
+  const id = /jobs\/([^/]+)/.exec(page.url())?.[1];
+  const again: unknown = await (await page.request.get(`${empty}/api/jobs/${id}/bundle`)).json();
+  expect(again).toEqual(JSON.parse(readFileSync(file, "utf8")));
+});
