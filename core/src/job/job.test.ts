@@ -33,6 +33,9 @@ describe("a job's bundle", () => {
       log: [],
     };
     expect(parseBundle(bundle).job.survey.leaves).toHaveLength(2);
+    expect(planJob(parseBundle(bundle)).controls.findings.every((each) => each.severity === "note")).toBe(
+      true,
+    );
   });
 
   type Change = (bundle: JobBundle) => void;

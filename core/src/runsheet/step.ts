@@ -41,6 +41,8 @@ export interface StepDraft {
   station: Station;
   title: string;
   says: string;
+  /** Said aloud in place of `says`, where the card shows a list beside the sentence. */
+  spoken?: string;
   caution?: string;
   gesture?: Gesture;
   /** A control to be moved: its planned positions in the order of its parts. */

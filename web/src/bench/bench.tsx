@@ -63,8 +63,8 @@ const words: Record<Layer, string> = {
 };
 
 /** The bench: the board with its devices around it, in its layers. */
-export function Bench({ plan, step }: { plan: JobPlan; step?: Step }) {
-  const [layer, setLayer] = useState<Layer>(step ? "step" : "planned");
+export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step?: Step }) {
+  const [layer, setLayer] = useState<Layer>(step ? "step" : start);
   const layers: Layer[] = [...(step ? ["step" as const] : []), "planned", "found", "now"];
   const { lit } = useHighlight();
   const { board } = plan.bundle;

@@ -104,7 +104,17 @@ function TerminalPart({
       <Print x={x} y={y + inward * (sizes.blockHeight / 2 + 3.4) + 1.2} size={3.4}>
         {terminal.label}
       </Print>
-      <Ring lit={lit} x={x} y={y} r={terminal.block.pitchMm / 2 + 1.6} />
+      <rect
+        x={x - terminal.block.pitchMm / 2 + 0.3}
+        y={y - sizes.blockHeight / 2 - 0.6}
+        width={terminal.block.pitchMm - 0.6}
+        height={sizes.blockHeight + 1.2}
+        rx={1.4}
+        fill="none"
+        stroke={plate.brass}
+        strokeWidth={lit ? 1.1 : 0}
+        pointerEvents="none"
+      />
     </g>
   );
 }

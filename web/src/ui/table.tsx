@@ -31,6 +31,7 @@ export const Table = styled.table`
   }
 `;
 
-export const Scroll = styled.div`
+/** Lets a wide table scroll in itself; the keyboard can reach it to do so. */
+export const Scroll = styled.div.attrs({ tabIndex: 0 })`
   overflow-x: auto;
 `;

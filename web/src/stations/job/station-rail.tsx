@@ -3,10 +3,10 @@ import { Check, Lock, OctagonX } from "lucide-react";
 import { NavLink } from "react-router";
 import { styled } from "styled-components";
 import { color, narrow, print, size, space, touch } from "../../theme/index.ts";
-import { Hidden } from "../../ui/index.ts";
 import { stationNames } from "../shared/words.ts";
 
 const Rail = styled.nav`
+  position: relative;
   ol {
     display: grid;
     gap: ${space.hair};
@@ -98,10 +98,13 @@ export function StationRail({ job, statuses }: { job: string; statuses: readonly
       <ol>
         {statuses.map((status, at) => (
           <li key={status.station}>
-            <NavLink to={`/jobs/${job}/${status.station}`} title={status.reason}>
+            <NavLink
+              to={`/jobs/${job}/${status.station}`}
+              title={status.reason}
+              aria-label={`${stationNames[status.station]}, ${status.state}, ${status.done} of ${status.total}`}
+            >
               <StateBadge status={status} number={at + 1} />
               {stationNames[status.station]}
-              <Hidden>, {status.state}</Hidden>
               <small>
                 {status.done}/{status.total}
               </small>

@@ -2,7 +2,7 @@ import { makeRecord, plainNumber, type ResultRow } from "@anvilcloud/core";
 import { FileDown, Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { bundleAddress, useJobBench } from "../../data/index.ts";
-import { color, print, space } from "../../theme/index.ts";
+import { color, narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
 import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
 import { CoreMark, targetText } from "../steps/core-table.tsx";
@@ -10,6 +10,7 @@ import { CoreMark, targetText } from "../steps/core-table.tsx";
 const Sheet = styled.article`
   max-width: 900px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: ${space.l};
   padding: ${space.xl};
   background: ${color.surface};
@@ -27,6 +28,9 @@ const Sheet = styled.article`
   }
   dt {
     color: ${color.quiet};
+  }
+  ${narrow} {
+    padding: ${space.m};
   }
   ${print} {
     border: 0;

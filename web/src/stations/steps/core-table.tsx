@@ -1,5 +1,6 @@
 import type { Core, Step } from "@anvilcloud/core";
 import { plainNumber } from "@anvilcloud/core";
+import { Fragment } from "react";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, coreColour } from "../../theme/index.ts";
@@ -71,8 +72,9 @@ export function CoreTable({
   long?: boolean;
   label: string;
 }) {
+  const Frame = long ? Scroll : Fragment;
   return (
-    <Scroll tabIndex={long ? 0 : undefined}>
+    <Frame>
       <Table aria-label={label} style={{ minWidth: long ? "40rem" : undefined }}>
         <thead>
           <tr>
@@ -90,7 +92,7 @@ export function CoreTable({
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </Frame>
   );
 }
 

@@ -126,7 +126,7 @@ export function Component() {
       </div>
       <aside aria-label="Bench">
         <Panel>
-          <Bench key={step?.id ?? here} plan={plan} step={step} />
+          <Bench key={step?.id ?? here} plan={plan} start={planned ? "planned" : "now"} step={step} />
         </Panel>
         {step && (
           <Panel>

@@ -199,7 +199,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
             {stationNames[step.station]}, step {list.indexOf(step) + 1} of {list.length}
           </Quiet>
           <Row style={{ gap: 0 }}>
-            <Speaking text={step.says} />
+            <Speaking text={step.spoken ?? step.says} />
             <Button
               $kind="quiet"
               aria-label="Step before"
@@ -224,8 +224,8 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       </div>
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
       <Says>{step.says}</Says>
-      <StepPictures step={step} />
       <StepCores step={step} />
+      <StepPictures step={step} />
       {hold && <HoldTimer key={step.id} seconds={hold.seconds} keyLabel={hold.key} />}
       <div>
         <Heading>You should now see</Heading>

@@ -1,0 +1,41 @@
+import { fileURLToPath } from "node:url";
+import { expect, test } from "./server.ts";
+
+const folder = fileURLToPath(new URL("../docs/screenshots/", import.meta.url));
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+const step = (job: string, station: string, id: string) =>
+  `/jobs/${job}/${station}/${encodeURIComponent(id)}`;
+
+const pictures: { name: string; address: string; screen?: typeof desk; night?: boolean }[] = [
+  { name: "jobs", address: "/" },
+  { name: "survey", address: "/jobs/netloft/survey" },
+  { name: "wire", address: "/jobs/netloft/wire" },
+  { name: "set", address: "/jobs/netloft/set" },
+  {
+    name: "step-wire",
+    address: step("netloft", "wire", "wire:cell-street:receiver:r-plus>R1,r-minus>R2,r-a>P3,r-b>P1"),
+  },
+  { name: "step-power-up", address: step("netloft", "power-up", "do:power-up:on") },
+  {
+    name: "step-hold-night",
+    address: step("netloft", "power-up", "commit:read-dials:V1=8:45,V2=11:15,V3=9:45"),
+    night: true,
+  },
+  { name: "hand-over", address: "/jobs/lampquay/hand-over" },
+  { name: "record", address: "/jobs/lampquay/record" },
+  { name: "phone-step", address: step("netloft", "power-up", "do:power-up:on"), screen: phone },
+  { name: "phone-dial", address: step("netloft", "set", "set:V2:11:15"), screen: phone },
+];
+
+test("every picture of the documents", async ({ page, demo }) => {
+  for (const { name, address, screen = desk, night } of pictures) {
+    await page.setViewportSize(screen);
+    await page.emulateMedia({ colorScheme: night ? "dark" : "light", reducedMotion: "reduce" });
+    await page.goto(demo + address);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    await expect(page.getByText("The plan has changed")).toBeHidden();
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `${folder}${name}.png`, animations: "disabled" });
+  }
+});
