@@ -8,7 +8,7 @@ import { test as base } from "@playwright/test";
 const root = resolve(fileURLToPath(new URL(".", import.meta.url)), "..");
 
 /** Starts the built server on a database of its own, with or without the demo jobs. */
-export async function startServer(demo: boolean): Promise<{ address: string; stop: () => void }> {
+async function startServer(demo: boolean): Promise<{ address: string; stop: () => void }> {
   const database = join(mkdtempSync(join(tmpdir(), "anvilcloud-e2e-")), "test.db");
   const child: ChildProcess = spawn(process.execPath, [join(root, "server/dist/main.js")], {
     cwd: root,

@@ -31,7 +31,10 @@ const stamp = join(root, "server/dist/.built");
 const wanted = digest();
 if (!existsSync(stamp) || readFileSync(stamp, "utf8") !== wanted) {
   process.stdout.write("demo: building\n");
-  const result = spawnSync("npm", ["run", "--silent", "build"], { cwd: root, stdio: ["ignore", "ignore", "inherit"] });
+  const result = spawnSync("npm", ["run", "--silent", "build"], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "inherit"],
+  });
   if (result.status !== 0) process.exit(result.status ?? 1);
   writeFileSync(stamp, wanted);
 }

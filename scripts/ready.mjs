@@ -15,7 +15,8 @@ function fail(text) {
 }
 
 const [major, minor] = process.versions.node.split(".").map(Number);
-if (major < 20 || (major === 20 && minor < 19)) fail(`Node 20.19 or newer is needed, found ${process.versions.node}.`);
+if (major < 20 || (major === 20 && minor < 19))
+  fail(`Node 20.19 or newer is needed, found ${process.versions.node}.`);
 
 const lock = readFileSync(join(root, "package-lock.json"));
 const wanted = createHash("sha256").update(lock).digest("hex");
@@ -24,7 +25,11 @@ const installed = existsSync(stamp) ? readFileSync(stamp, "utf8") : "";
 
 if (installed !== wanted) {
   say("installing packages; SQLite's driver is compiled once, the whole takes about five minutes");
-  const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund"], { cwd: root, stdio: "inherit", shell: false });
+  const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund"], {
+    cwd: root,
+    stdio: "inherit",
+    shell: false,
+  });
   if (result.status !== 0) fail("npm ci failed; see above.");
   writeFileSync(stamp, wanted);
 }
@@ -42,7 +47,9 @@ if (purpose === "test") {
       apt("update", "-qq");
       apt("install", "-y", "-qq", "--no-install-recommends", "chromium");
     } catch {
-      fail("Chromium could not be installed. Install it yourself, or name its path in CHROMIUM, and run again.");
+      fail(
+        "Chromium could not be installed. Install it yourself, or name its path in CHROMIUM, and run again.",
+      );
     }
   }
 }

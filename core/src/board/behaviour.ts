@@ -13,7 +13,7 @@ interface Behaviour {
 }
 
 /** The canonical behaviours: what an installer decides, whatever the board calls it. Ids are the same everywhere. */
-export const behaviours = {
+const behaviours = {
   "leaf-count": { label: "Leaves", type: "number", unit: "" },
   "automatic-closing": { label: "Automatic closing", type: "switch" },
   "automatic-closing-time": { label: "Automatic closing after", type: "number", unit: "s" },

@@ -22,17 +22,9 @@ export const provenanceSchema = z
   .describe("Where a statement is known from.");
 
 /** Kinds of contact an input can take. */
-export const contactDuties = [
-  "stop",
-  "photocell",
-  "edge",
-  "step",
-  "pedestrian",
-  "open-only",
-  "exit",
-] as const;
+const contactDuties = ["stop", "photocell", "edge", "step", "pedestrian", "open-only", "exit"] as const;
 /** Kinds of load a rail can feed. */
-export const loadDuties = [
+const loadDuties = [
   "accessory",
   "flash",
   "lock",
@@ -49,7 +41,7 @@ const behaviourId = z.enum(behaviourIds);
 const behaviourValue = z.union([z.boolean(), z.number(), z.string().max(40)]);
 
 /** Something that is or is not so at the board; every key given must hold. */
-export const conditionSchema = z.strictObject({
+const conditionSchema = z.strictObject({
   powered: z.boolean().optional(),
   closed: idSchema.optional().describe("This input reads closed."),
   open: idSchema.optional().describe("This input reads open."),

@@ -105,11 +105,11 @@ function graphOf(at: Installation, supplies: Record<string, SupplyState>): Graph
   return graph;
 }
 
-/** A source that lives just now, with the nodes of its poles. */
+/** A source that lives just now, with a node of each pole. */
 interface Source {
   kind: "dc" | "ac";
-  plus: Set<Node>;
-  minus: Set<Node>;
+  plus: Node;
+  minus: Node;
 }
 
 function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Source[] {
@@ -118,35 +118,56 @@ function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Sou
     .filter((rail) => rail.live === "always")
     .map((rail) => ({
       kind: rail.kind,
-      plus: new Set(rail.plus.map(terminalNode)),
-      minus: new Set(rail.minus.map(terminalNode)),
+      plus: terminalNode(rail.plus[0] ?? ""),
+      minus: terminalNode(rail.minus[0] ?? ""),
     }));
   const made = at.devices.flatMap((device) =>
     device.profile.supplies.some((supply) => supplies[`${device.id}/${supply.id}`] === "supplied")
       ? device.profile.provides.map((rail) => ({
           kind: rail.kind,
-          plus: new Set([pinNode(device.id, rail.pins.plus)]),
-          minus: new Set([pinNode(device.id, rail.pins.minus)]),
+          plus: pinNode(device.id, rail.pins.plus),
+          minus: pinNode(device.id, rail.pins.minus),
         }))
       : [],
   );
   return [...rails, ...made];
 }
 
+/** For every node, a number it shares with all nodes it conducts to. */
+function components(graph: Graph): Map<Node, number> {
+  const numbers = new Map<Node, number>();
+  let number = 0;
+  for (const start of graph.keys()) {
+    if (numbers.has(start)) continue;
+    number += 1;
+    const stack: Node[] = [start];
+    numbers.set(start, number);
+    for (let node = stack.pop(); node !== undefined; node = stack.pop())
+      for (const { to } of graph.get(node) ?? [])
+        if (!numbers.has(to)) {
+          numbers.set(to, number);
+          stack.push(to);
+        }
+  }
+  return numbers;
+}
+
 function supplyState(
-  graph: Graph,
+  points: ReadonlyMap<Node, number>,
   sources: readonly Source[],
   device: PlacedDevice,
   pins: { plus: string; minus: string },
 ): SupplyState {
-  const reaches = (pin: string, pole: ReadonlySet<Node>) =>
-    path(graph, pinNode(device.id, pin), pole) !== undefined;
+  const plus = points.get(pinNode(device.id, pins.plus));
+  const minus = points.get(pinNode(device.id, pins.minus));
+  const meets = (point: number | undefined, pole: Node) => point !== undefined && point === points.get(pole);
   let state: SupplyState = "absent";
   for (const source of sources) {
-    if (reaches(pins.plus, source.plus) && reaches(pins.minus, source.minus)) return "supplied";
-    if (reaches(pins.plus, source.minus) && reaches(pins.minus, source.plus))
-      state = source.kind === "ac" ? "supplied" : "reversed";
-    if (state === "supplied") return state;
+    if (meets(plus, source.plus) && meets(minus, source.minus)) return "supplied";
+    if (meets(plus, source.minus) && meets(minus, source.plus)) {
+      if (source.kind === "ac") return "supplied";
+      state = "reversed";
+    }
   }
   return state;
 }
@@ -155,12 +176,12 @@ function suppliesOf(at: Installation): Record<string, SupplyState> {
   let supplies: Record<string, SupplyState> = {};
   // A converter lives once it is fed, and may feed another device: as many rounds as there are devices settle it.
   for (let round = 0; round <= at.devices.length; round++) {
-    const graph = graphOf(at, supplies);
+    const points = components(graphOf(at, supplies));
     const sources = sourcesOf(at, supplies);
     const next: Record<string, SupplyState> = {};
     for (const device of at.devices)
       for (const supply of device.profile.supplies)
-        next[`${device.id}/${supply.id}`] = supplyState(graph, sources, device, supply.pins);
+        next[`${device.id}/${supply.id}`] = supplyState(points, sources, device, supply.pins);
     if (JSON.stringify(next) === JSON.stringify(supplies)) break;
     supplies = next;
   }

@@ -6,21 +6,7 @@ const volts = z.number().positive().max(400);
 const milliamps = z.number().min(0).max(20_000);
 
 /** Core colours by their two-letter codes, as IEC 60757 gives them (from memory). */
-export const coreColours = [
-  "BK",
-  "BN",
-  "RD",
-  "OG",
-  "YE",
-  "GN",
-  "BU",
-  "VT",
-  "GY",
-  "WH",
-  "PK",
-  "TQ",
-  "GNYE",
-] as const;
+const coreColours = ["BK", "BN", "RD", "OG", "YE", "GN", "BU", "VT", "GY", "WH", "PK", "TQ", "GNYE"] as const;
 
 const poles = z.strictObject({ plus: idSchema, minus: idSchema });
 

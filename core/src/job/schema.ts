@@ -17,7 +17,7 @@ const within = (least: number, most: number, unit: string) =>
     .min(least, `at least ${least} ${unit}`)
     .max(most, `at most ${most} ${unit}`);
 
-export const leafSchema = z.strictObject({
+const leafSchema = z.strictObject({
   id: z.enum(leafIds),
   widthMm: within(300, 12_000, "mm"),
   heightMm: within(300, 6_000, "mm"),
@@ -28,13 +28,13 @@ export const leafSchema = z.strictObject({
   stopClosed: z.boolean(),
 });
 
-export const siteSchema = z.strictObject({
+const siteSchema = z.strictObject({
   customer: needed(120, "the customer's name"),
   address: text(200),
   town: text(80),
 });
 
-export const surveySchema = z.strictObject({
+const surveySchema = z.strictObject({
   leaves: z
     .array(leafSchema)
     .min(1)
@@ -53,12 +53,12 @@ export const surveySchema = z.strictObject({
   serviceMonths: within(1, 60, "months"),
 });
 
-export const cableSchema = z.strictObject({
+const cableSchema = z.strictObject({
   lengthM: z.number("a length in m").positive("a length over 0 m").max(500, "at most 500 m"),
   sizeMm2: z.literal([...conductorSizesMm2]),
 });
 
-export const instanceSchema = z.strictObject({
+const instanceSchema = z.strictObject({
   id: idSchema,
   device: ref,
   name: needed(80, "a name that tells it from the others"),
@@ -66,7 +66,7 @@ export const instanceSchema = z.strictObject({
   cables: z.record(idSchema, cableSchema),
 });
 
-export const foundSchema = z.strictObject({
+const foundSchema = z.strictObject({
   noted: z.boolean().describe("True once links, switches and dials were noted before anything was touched."),
   firmware: text(20),
   links: z.record(idSchema, z.enum(["in", "out"])),
@@ -74,7 +74,7 @@ export const foundSchema = z.strictObject({
   dials: z.record(idSchema, z.string().refine(isClock, 'a clock time such as "7:30"')),
 });
 
-export const wishesSchema = z.partialRecord(
+const wishesSchema = z.partialRecord(
   z.enum(behaviourIds),
   z.union([z.boolean(), z.number(), z.string().max(40)]),
 );

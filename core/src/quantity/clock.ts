@@ -11,7 +11,7 @@ const degreesAnHour = 30;
 const clockPattern = /^(1[0-2]|[1-9]):([0-5]\d)$/;
 
 /** The finest clock position people read off a small arrow reliably; common practice, a quarter of an hour. */
-export const readableClockMinutes = 15;
+const readableClockMinutes = 15;
 
 /** True when the text is a clock time such as "7:30"; hours run 1 to 12. */
 export function isClock(text: string): boolean {

@@ -35,7 +35,7 @@ export function conditionHolds(
 }
 
 /** True while a control stands differently from what the board last read. */
-export function isPending(state: BenchState): boolean {
+function isPending(state: BenchState): boolean {
   const moved = movedControls(state.positions, state.inForce);
   return moved.switches.length + moved.dials.length > 0;
 }
@@ -45,10 +45,22 @@ function lampState(lamp: Lamp, state: BenchState, readings: Readings, planned: P
   return lamp.shows.find((row) => conditionHolds(row.when, state, readings, planned))?.is ?? "dark";
 }
 
+/** Readings of each plan by what the circuit is made of: most steps of a run sheet leave it as it is. */
+const known = new WeakMap<Planned["wiring"], Map<string, Readings>>();
+
+function readingsOf({ bundle, wiring }: Planned, state: BenchState): Readings {
+  const key = JSON.stringify([state.powered, state.landed, state.links, state.tripped]);
+  const byKey = known.get(wiring) ?? new Map<string, Readings>();
+  known.set(wiring, byKey);
+  const readings = byKey.get(key) ?? readCircuit(installationOf(bundle.board, wiring, state));
+  byKey.set(key, readings);
+  return readings;
+}
+
 /** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
 export function readFace(planned: Planned, state: BenchState): Face {
   const { board } = planned.bundle;
-  const readings = readCircuit(installationOf(board, planned.wiring, state));
+  const readings = readingsOf(planned, state);
   return {
     lamps: Object.fromEntries(
       board.lamps.map((lamp) => [lamp.id, lampState(lamp, state, readings, planned)]),

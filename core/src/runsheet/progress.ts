@@ -6,8 +6,6 @@ import { conditionHolds, readFace } from "./face.ts";
 import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
 import { stations, type Station, type Step } from "./step.ts";
 
-export type Outcome = "seen" | "not-seen" | undefined;
-
 /** The latest word on each step; a withdrawn one counts as open again. */
 export function outcomes(log: readonly LogEntry[]): Map<string, StepEntry> {
   const latest = new Map<string, StepEntry>();
@@ -106,12 +104,7 @@ const needText = (planned: Planned, need: NonNullable<Step["needs"]>[number]): s
 };
 
 /** Needs of a station's open steps that the bench does not meet now. */
-export function unmetNeeds(
-  planned: Planned,
-  sheet: readonly Step[],
-  station: Station,
-  now: BenchState,
-): string[] {
+function unmetNeeds(planned: Planned, sheet: readonly Step[], station: Station, now: BenchState): string[] {
   const said = outcomes(planned.bundle.log);
   const { readings } = readFace(planned, now);
   const needs = sheet

@@ -21,7 +21,7 @@ export interface WiringPlan {
 }
 
 /** The job's devices with their profiles; an instance without its profile is left out. */
-export function siteDevices(bundle: Pick<JobBundle, "job" | "devices">): SiteDevice[] {
+function siteDevices(bundle: Pick<JobBundle, "job" | "devices">): SiteDevice[] {
   return bundle.job.devices.flatMap((instance): SiteDevice[] => {
     const profile = profileOf(bundle.devices, instance.device);
     return profile ? [{ id: instance.id, name: instance.name, profile, leaf: instance.leaf }] : [];

@@ -6,7 +6,7 @@ interface Migration {
 }
 
 /** Numbered and final: a change of the tables is a new migration at the end. */
-export const migrations: Migration[] = [
+const migrations: Migration[] = [
   {
     name: "001-jobs-and-log",
     async up(knex) {

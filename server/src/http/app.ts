@@ -45,7 +45,6 @@ export function createApp({ knex, logger, web, now }: AppParts): Express {
     }),
   );
 
-  app.use(compression());
   app.use("/api", (_request, response, next) => {
     response.set("Cache-Control", "no-store");
     next();
@@ -63,6 +62,7 @@ export function createApp({ knex, logger, web, now }: AppParts): Express {
     );
   });
 
+  app.use(compression());
   const page = join(web, "index.html");
   app.use(
     "/assets",

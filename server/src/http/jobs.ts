@@ -21,6 +21,7 @@ import type { Knex } from "knex";
 import { z } from "zod";
 import {
   findJob,
+  findJobJson,
   insertJob,
   listJobs,
   pageSize,
@@ -57,9 +58,12 @@ function slug(title: string): string {
   return `${words.slice(0, 40).replace(/-+$/, "") || "job"}-${randomUUID().slice(0, 6)}`;
 }
 
+const noSuchJob = (id: string) =>
+  new HttpProblem(404, "No such job", `There is no job ${JSON.stringify(id)} here.`);
+
 async function mustFind(knex: Knex, id: string): Promise<StoredJob> {
   const stored = await findJob(knex, id);
-  if (!stored) throw new HttpProblem(404, "No such job", `There is no job ${JSON.stringify(id)} here.`);
+  if (!stored) throw noSuchJob(id);
   return stored;
 }
 
@@ -126,9 +130,10 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
   });
 
   routes.get("/jobs/:id", async (request, response) => {
-    const stored = await mustFind(knex, request.params.id);
-    setVersion(response, stored.version);
-    response.json(stored);
+    const found = await findJobJson(knex, request.params.id);
+    if (!found) throw noSuchJob(request.params.id);
+    setVersion(response, found.version);
+    response.type("application/json").send(found.json);
   });
 
   routes.put("/jobs/:id", json, async (request, response) => {

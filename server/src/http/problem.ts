@@ -15,7 +15,7 @@ export class HttpProblem extends Error {
   }
 }
 
-export function sendProblem(
+function sendProblem(
   response: Response,
   status: number,
   title: string,

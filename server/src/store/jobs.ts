@@ -89,6 +89,17 @@ export async function findJob(knex: Knex, id: string): Promise<StoredJob | undef
   return row && read(row);
 }
 
+/** One job as the JSON it is sent as, without reading the stored documents and writing them again. */
+export async function findJobJson(
+  knex: Knex,
+  id: string,
+): Promise<{ version: number; json: string } | undefined> {
+  const row = await knex<Row>("jobs").where({ id }).first("version", "job", "board", "devices");
+  if (!row) return undefined;
+  const { version, job, board, devices } = row;
+  return { version, json: `{"version":${version},"job":${job},"board":${board},"devices":${devices}}` };
+}
+
 /** Stores a new job with its log, all or nothing. False when the id is taken. */
 export async function insertJob(
   knex: Knex,

@@ -107,7 +107,7 @@ export function deviceNumbers(devices: readonly { id: string }[]): Record<string
 }
 
 /** Where a subject is drawn; undefined for what has no place on the face. */
-export function placeOf(board: BoardProfile, subject: Subject): Point | undefined {
+function placeOf(board: BoardProfile, subject: Subject): Point | undefined {
   switch (subject.kind) {
     case "terminal":
       return terminalOf(board, subject.id)?.at;
@@ -135,7 +135,7 @@ export function placeOf(board: BoardProfile, subject: Subject): Point | undefine
 }
 
 /** Place of one switch of a bank. */
-export function switchPlace(board: BoardProfile, id: string): Point | undefined {
+function switchPlace(board: BoardProfile, id: string): Point | undefined {
   const bank = board.dips.find(
     (dip) => id.startsWith(dip.id) && Number(id.slice(dip.id.length)) <= dip.delivered.length,
   );

@@ -1,0 +1,15 @@
+/** Median of several timings of the same work, ms. */
+export async function medianMs(rounds: number, work: () => Promise<void> | void): Promise<number> {
+  const times: number[] = [];
+  for (let round = 0; round < rounds; round++) {
+    const start = performance.now();
+    await work();
+    times.push(performance.now() - start);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(rounds / 2)] ?? 0;
+}
+
+/** One line: what was measured, the ratio, and the budget it has. */
+export function report(what: string, ratio: number, budget: string): void {
+  process.stdout.write(`${what}: ratio ${ratio.toFixed(2)} (${budget})\n`);
+}

@@ -1,0 +1,3 @@
+import { benchApiRead } from "./api-read.ts";
+
+await benchApiRead();
