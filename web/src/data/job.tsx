@@ -1,0 +1,143 @@
+import {
+  answerStep,
+  planJob,
+  type DeviceProfile,
+  type Job,
+  type JobPlan,
+  type LogEntry,
+  type Step,
+  type StepEntry,
+} from "@anvilcloud/core";
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
+import useSWR, { useSWRConfig } from "swr";
+import { getJson, jobKey, logKey, postEntry, putJob, type StoredJob } from "./api.ts";
+import { createSaver, type SaveState } from "./saver.ts";
+
+/** Everything a station needs of its job. */
+export interface JobBench {
+  job: Job;
+  plan: JobPlan;
+  log: LogEntry[];
+  catalogue: DeviceProfile[];
+  save: SaveState;
+  /** Grows when another version of the job takes the place of what was typed; forms begin anew. */
+  generation: number;
+  change: (edit: (job: Job) => Job) => void;
+  settle: (keep: "theirs" | "mine") => void;
+  answer: (
+    step: Step,
+    outcome: StepEntry["outcome"],
+    extra?: Pick<StepEntry, "note" | "reading">,
+  ) => Promise<void>;
+  append: (entry: Unstamped) => Promise<void>;
+}
+
+type Unstamped = LogEntry extends infer E
+  ? E extends LogEntry
+    ? Omit<E, "id" | "at" | "by">
+    : never
+  : never;
+
+const Context = createContext<JobBench | undefined>(undefined);
+
+/** The job of the page. */
+export function useJobBench(): JobBench {
+  const bench = useContext(Context);
+  if (!bench) throw new Error("useJobBench stands outside a job");
+  return bench;
+}
+
+/** The profiles a job may draw on: its own snapshots first, then the catalogue's. */
+function allDevices(own: readonly DeviceProfile[], catalogue: readonly DeviceProfile[]): DeviceProfile[] {
+  const known = new Set(own.map((device) => `${device.id}@${device.revision}`));
+  return [...own, ...catalogue.filter((device) => !known.has(`${device.id}@${device.revision}`))];
+}
+
+const stamp = (by: string) => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by });
+
+function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => void) {
+  const { mutate } = useSWRConfig();
+  const [saver] = useState(() =>
+    createSaver(stored, {
+      publish: (next) => void mutate(jobKey(id), next, { revalidate: false }),
+      put: putJob,
+      report,
+      now: () => Date.now(),
+    }),
+  );
+  useEffect(() => saver.refresh(stored), [saver, stored]);
+  return saver;
+}
+
+interface ProviderProps {
+  id: string;
+  stored: StoredJob;
+  log: LogEntry[];
+  catalogue: DeviceProfile[];
+  children: ReactNode;
+}
+
+/** Gives the stations their job, its plan and the ways to change it. The plan is worked out in the page from the core. */
+export function JobProvider({ id, stored, log, catalogue, children }: ProviderProps) {
+  const { mutate } = useSWRConfig();
+  const [save, setSave] = useState<SaveState>({ kind: "saved" });
+  const [generation, setGeneration] = useState(0);
+  const saver = useSaver(id, stored, setSave);
+
+  const plan = useMemo(() => {
+    const devices = allDevices(stored.devices, catalogue);
+    return planJob({ format: "anvilcloud/job@1", job: stored.job, board: stored.board, devices, log });
+  }, [stored, catalogue, log]);
+
+  async function store(entry: LogEntry): Promise<void> {
+    setSave({ kind: "saving" });
+    const add = (current?: { log: LogEntry[] }) => ({ log: [...(current?.log ?? []), entry] });
+    try {
+      await mutate<{ log: LogEntry[] }>(
+        logKey(id),
+        async (current) => {
+          await postEntry(id, entry);
+          return add(current);
+        },
+        { optimisticData: add, rollbackOnError: true, revalidate: false },
+      );
+      setSave({ kind: "saved", at: Date.now() });
+    } catch (error) {
+      setSave({ kind: "refused", message: (error as Error).message });
+      throw error;
+    }
+  }
+
+  const bench: JobBench = {
+    job: stored.job,
+    plan,
+    log,
+    catalogue: allDevices(stored.devices, catalogue),
+    save,
+    change: saver.change,
+    generation,
+    settle: (keep) => {
+      saver.settle(keep);
+      if (keep === "theirs") setGeneration((now) => now + 1);
+    },
+    answer: (step, outcome, extra) => store(answerStep(step, outcome, stamp(stored.job.installer), extra)),
+    append: (entry) => store({ ...entry, ...stamp(stored.job.installer) } as LogEntry),
+  };
+  return <Context value={bench}>{children}</Context>;
+}
+
+/** Fetches a job, its log and the catalogue of devices. */
+export function useJobParts(id: string) {
+  const job = useSWR<StoredJob, Error>(jobKey(id), getJson, { revalidateOnFocus: false });
+  const log = useSWR<{ log: LogEntry[] }, Error>(logKey(id), getJson, { revalidateOnFocus: true });
+  const devices = useSWR<{ devices: DeviceProfile[] }, Error>("/api/devices", getJson, {
+    revalidateOnFocus: false,
+  });
+  return {
+    parts: job.data &&
+      log.data &&
+      devices.data && { stored: job.data, log: log.data.log, catalogue: devices.data.devices },
+    error: job.error ?? log.error ?? devices.error,
+    retry: () => void Promise.all([job.mutate(), log.mutate(), devices.mutate()]),
+  };
+}

@@ -1,0 +1,93 @@
+import type { Job } from "@anvilcloud/core";
+import { ApiError, type StoredJob } from "./api.ts";
+
+/** How the last change stands. */
+export type SaveState =
+  | { kind: "saved"; at?: number }
+  | { kind: "saving" }
+  | { kind: "refused"; message: string }
+  | { kind: "conflict"; current: StoredJob; yours: Job };
+
+interface Parts {
+  /** Puts a job on screen. */
+  publish: (stored: StoredJob) => void;
+  put: (job: Job, version: number) => Promise<StoredJob>;
+  report: (state: SaveState) => void;
+  now: () => number;
+}
+
+/**
+ * Saves a job's changes one after the other: each is shown at once, sent when the one before is answered, and several
+ * made meanwhile go as one. A refusal rolls back to what the server last confirmed; a job changed elsewhere is a
+ * conflict, and nothing more is sent until it is settled.
+ */
+export function createSaver(initial: StoredJob, { publish, put, report, now }: Parts) {
+  let shown = initial;
+  let confirmed = initial;
+  let wanted = false;
+  let running = false;
+  let conflict: StoredJob | undefined;
+
+  function show(next: StoredJob): void {
+    shown = next;
+    publish(next);
+  }
+
+  async function run(): Promise<void> {
+    running = true;
+    while (wanted && !conflict) {
+      wanted = false;
+      report({ kind: "saving" });
+      const { job, version } = shown;
+      try {
+        const stored = await put(job, version);
+        confirmed = stored;
+        show(wanted ? { ...stored, job: shown.job } : stored);
+        report({ kind: "saved", at: now() });
+      } catch (error) {
+        const { status, body } = error instanceof ApiError ? error : new ApiError(0, String(error));
+        if (status === 412) {
+          conflict = (body as { current: StoredJob }).current;
+          report({ kind: "conflict", current: conflict, yours: shown.job });
+        } else {
+          wanted = false;
+          show(confirmed);
+          report({ kind: "refused", message: (error as Error).message });
+        }
+      }
+    }
+    running = false;
+  }
+
+  return {
+    /** Takes what was fetched anew; while something is being saved, what is on screen stands. */
+    refresh(stored: StoredJob): void {
+      if (running || wanted || conflict) return;
+      shown = stored;
+      confirmed = stored;
+    },
+    /** Changes the job: shown now, saved as soon as it can be. */
+    change(edit: (job: Job) => Job): void {
+      show({ ...shown, job: edit(shown.job) });
+      wanted = true;
+      if (!running && !conflict) void run();
+    },
+    /** Settles a conflict: the other's version stands, or this one's is put over it. */
+    settle(keep: "theirs" | "mine"): void {
+      if (!conflict) return;
+      const theirs = conflict;
+      const mine = shown.job;
+      conflict = undefined;
+      confirmed = theirs;
+      if (keep === "theirs") {
+        wanted = false;
+        show(theirs);
+        report({ kind: "saved", at: now() });
+        return;
+      }
+      show({ ...theirs, job: mine });
+      wanted = true;
+      if (!running) void run();
+    },
+  };
+}
