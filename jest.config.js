@@ -14,9 +14,29 @@ const common = {
 };
 
 export default {
+  testTimeout: 30_000,
   projects: [
     { ...common, displayName: "core", rootDir: "core" },
     { ...common, displayName: "server", rootDir: "server" },
-    { ...common, displayName: "web", rootDir: "web" },
+    {
+      ...common,
+      displayName: "web",
+      rootDir: "web",
+      testEnvironment: "jsdom",
+      setupFiles: ["<rootDir>/src/testing/setup.ts"],
+      transform: {
+        "^.+\\.tsx?$": [
+          "@swc/jest",
+          {
+            module: { type: "es6" },
+            jsc: {
+              target: "es2022",
+              parser: { syntax: "typescript", tsx: true },
+              transform: { react: { runtime: "automatic" } },
+            },
+          },
+        ],
+      },
+    },
   ],
 };

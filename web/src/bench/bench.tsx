@@ -6,7 +6,7 @@ import { color, size, space } from "../theme/index.ts";
 import { Quiet, Segments } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
 import { deviceNumbers } from "./geometry.ts";
-import { partText } from "./parts.tsx";
+import { partText } from "./parts/index.ts";
 import { layerView, type Layer } from "./view.ts";
 
 const Frame = styled.figure`

@@ -4,7 +4,7 @@ import { styled } from "styled-components";
 import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
 import { benchBox, partsOf, type Box } from "./geometry.ts";
-import { Dials, Dips, Keys, Lamps, Links, Terminals } from "./parts.tsx";
+import { Dials, Dips, Keys, Lamps, Links, Terminals } from "./parts/index.ts";
 import { CurrentPart, Marked, partKey } from "./use-part.ts";
 import type { BenchView } from "./view.ts";
 

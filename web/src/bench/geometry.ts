@@ -107,7 +107,7 @@ export function deviceNumbers(devices: readonly { id: string }[]): Record<string
 }
 
 /** Where a subject is drawn; undefined for what has no place on the face. */
-function placeOf(board: BoardProfile, subject: Subject): Point | undefined {
+export function placeOf(board: BoardProfile, subject: Subject): Point | undefined {
   switch (subject.kind) {
     case "terminal":
       return terminalOf(board, subject.id)?.at;

@@ -10,6 +10,8 @@ import {
 } from "@anvilcloud/core";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import useSWR, { useSWRConfig } from "swr";
+// Not crypto.randomUUID: a phone reaches the server without TLS, where browsers withhold it.
+import { v4 as newId } from "uuid";
 import { getJson, jobKey, logKey, postEntry, putJob, type StoredJob } from "./api.ts";
 import { createSaver, type SaveState } from "./saver.ts";
 
@@ -53,7 +55,7 @@ function allDevices(own: readonly DeviceProfile[], catalogue: readonly DevicePro
   return [...own, ...catalogue.filter((device) => !known.has(`${device.id}@${device.revision}`))];
 }
 
-const stamp = (by: string) => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by });
+const stamp = (by: string) => ({ id: newId(), at: new Date().toISOString(), by });
 
 function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => void) {
   const { mutate } = useSWRConfig();

@@ -1,6 +1,6 @@
 import { readingMisfit, sentence, stepMeanings, type Step } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
@@ -109,7 +109,7 @@ function Speaking({ text }: { text: string }) {
 }
 
 /** The parts of the board the step is about, as they look once it is done. */
-function StepPictures({ step }: { step: Step }) {
+const StepPictures = memo(function StepPictures({ step }: { step: Step }) {
   const { plan } = useJobBench();
   const { board } = plan.bundle;
   const changed = step.see.flatMap((seen) =>
@@ -130,7 +130,7 @@ function StepPictures({ step }: { step: Step }) {
       />
     </Picture>
   ));
-}
+});
 
 interface AnswerState {
   note: string;

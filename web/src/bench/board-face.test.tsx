@@ -1,0 +1,136 @@
+import { planJob, terminalsOf, type Subject } from "@anvilcloud/core";
+import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { netloft, renderInJob } from "../testing/bench.tsx";
+import { BoardFace } from "./board-face.tsx";
+import { benchBox, cropBoxes, deviceNumbers, partsOf, placeOf, sizes, tagsOf } from "./geometry.ts";
+import { partText } from "./parts/index.ts";
+import { layerView, stepView } from "./view.ts";
+
+const plan = planJob(netloft());
+const { board } = plan.bundle;
+const numbers = deviceNumbers(plan.wiring.devices);
+const face = (view = layerView(plan, "planned")) =>
+  renderInJob(netloft(), <BoardFace view={view} numbers={numbers} label="bench" />);
+
+afterEach(cleanup);
+
+describe("the board, drawn from its profile", () => {
+  test("names every part for a screen reader, with its position", () => {
+    face();
+    for (const terminal of terminalsOf(board))
+      expect(screen.getByRole("img", { name: new RegExp(`^Terminal ${terminal.id},`) })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Link P1 to P3, out" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Switch S1, on" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Dial PUSH, at 11:15 on the clock" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Key TAKE" })).toBeTruthy();
+  });
+
+  test("as found, links are in and the controls stand as delivered", () => {
+    face(layerView(plan, "found"));
+    expect(screen.getByRole("img", { name: "Link P1 to P3, in" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Switch S1, off" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Dial PUSH, at 7:30 on the clock" })).toBeTruthy();
+  });
+
+  test("after a step, lamps look as the core reads them", () => {
+    const power = plan.sheet.find((step) => step.id === "do:power-up:on")!;
+    face(stepView(plan, power));
+    expect(screen.getByRole("img", { name: "Lamp BEAM, amber, lit" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Lamp UNREAD, white, blinking" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Lamp RADIO, blue, dark" })).toBeTruthy();
+  });
+
+  test("a dial's arrow stands at its clock angle: 11:15 is 337.5° from noon", () => {
+    face();
+    const dial = screen.getByRole("img", { name: /Dial PUSH/ });
+    const turns = [...dial.querySelectorAll("g[transform^='rotate']")].map((each) =>
+      each.getAttribute("transform"),
+    );
+    expect(turns).toEqual(["rotate(337.5)"]);
+  });
+
+  test("is one stop for the keyboard, and arrow keys walk every part once round", () => {
+    const { container } = face();
+    const stops = () => [...container.querySelectorAll("[data-part][tabindex='0']")];
+    const drawing = screen.getByRole("group", { name: "bench" });
+    const seen = new Set<string>();
+    for (let n = 0; n < partsOf(board).length; n++) {
+      expect(stops()).toHaveLength(1);
+      seen.add(stops()[0]!.getAttribute("data-part")!);
+      fireEvent.keyDown(drawing, { key: "ArrowRight" });
+    }
+    expect(seen.size).toBe(partsOf(board).length);
+    fireEvent.keyDown(drawing, { key: "ArrowLeft" });
+    expect(stops()).toHaveLength(1);
+  });
+});
+
+describe("geometry of the shipped board", () => {
+  const radius: Partial<Record<Subject["kind"], number>> = {
+    lamp: sizes.lamp * 1.75,
+    dial: sizes.dial * 1.34,
+    key: sizes.key / 2,
+  };
+
+  test("lamps, dials and keys overlap nothing, and lie on the face", () => {
+    const parts = partsOf(board).filter((part) => radius[part.kind] !== undefined);
+    const blocks = terminalsOf(board).map((terminal) => terminal.at);
+    parts.forEach((a, i) => {
+      const at = placeOf(board, a)!;
+      const r = radius[a.kind]!;
+      expect(at.x - r).toBeGreaterThan(0);
+      expect(at.x + r).toBeLessThan(board.face.widthMm);
+      for (const b of parts.slice(i + 1)) {
+        const other = placeOf(board, b)!;
+        expect([a.id, b.id, Math.hypot(at.x - other.x, at.y - other.y) > r + radius[b.kind]!]).toEqual([
+          a.id,
+          b.id,
+          true,
+        ]);
+      }
+      for (const block of blocks)
+        expect(
+          Math.abs(at.y - block.y) > r + sizes.blockHeight / 2 || Math.abs(at.x - block.x) > r + 4.5,
+        ).toBe(true);
+    });
+  });
+
+  test("tags keep clear of each other and inside the bench", () => {
+    const tags = tagsOf(board, plan.wiring.cores);
+    const box = benchBox(board);
+    for (const side of [true, false]) {
+      const xs = tags
+        .filter((tag) => tag.upper === side)
+        .map((tag) => tag.at.x)
+        .sort((a, b) => a - b);
+      xs.slice(1).forEach((x, at) => expect(x - xs[at]!).toBeGreaterThanOrEqual(2 * sizes.tag));
+    }
+    for (const tag of tags) {
+      expect(tag.at.y).toBeGreaterThan(box.y + sizes.tag);
+      expect(tag.at.y).toBeLessThan(box.y + box.height - sizes.tag);
+    }
+    expect(tags.flatMap((tag) => tag.cores)).toHaveLength(
+      plan.wiring.cores.filter((core) => !core.joint && !core.target.includes("/")).length,
+    );
+  });
+
+  test("a step's pictures hold all it is about; far parts get a picture of their own", () => {
+    const receiver = plan.sheet.find((step) => step.id.startsWith("wire:cell-street:receiver"))!;
+    const boxes = cropBoxes(board, receiver.subjects);
+    expect(boxes).toHaveLength(2);
+    for (const subject of receiver.subjects) {
+      const at = placeOf(board, subject);
+      if (!at) continue;
+      const holds = boxes.filter(
+        (b) => at.x > b.x && at.x < b.x + b.width && at.y > b.y && at.y < b.y + b.height,
+      );
+      expect(holds.length).toBeGreaterThan(0);
+    }
+    expect(cropBoxes(board, [{ kind: "device", id: "edge" }])).toEqual([]);
+  });
+
+  test("every part has words for the line under the bench", () => {
+    for (const part of partsOf(board)) expect(partText(board, part).length).toBeGreaterThan(3);
+    expect(partText(board, { kind: "terminal", id: "R1" })).toBe("R1 · Accessories DC · + · holds 3");
+  });
+});

@@ -1,0 +1,64 @@
+import { terminalsOf, type BoardProfile } from "@anvilcloud/core";
+import { plate } from "../../theme/index.ts";
+import { isUpper, sizes } from "../geometry.ts";
+import { usePart } from "../use-part.ts";
+
+function LinkPart({
+  board,
+  id,
+  between,
+  isIn,
+}: {
+  board: BoardProfile;
+  id: string;
+  between: readonly [string, string];
+  isIn: boolean;
+}) {
+  const { props, lit } = usePart(
+    { kind: "link", id },
+    `Link ${between.join(" to ")}, ${isIn ? "in" : "out"}`,
+  );
+  const all = terminalsOf(board);
+  const a = all.find((terminal) => terminal.id === between[0]);
+  const b = all.find((terminal) => terminal.id === between[1]);
+  if (!a || !b) return null;
+  const rise = isUpper(board, a.at.y) ? -1 : 1;
+  const y = a.at.y + rise * (sizes.blockHeight / 2 - 0.6);
+  const depth = rise * (2.2 + Math.abs(b.at.x - a.at.x) * 0.16);
+  const path = `M${a.at.x} ${y} C${a.at.x} ${y + depth * 1.4} ${b.at.x} ${y + depth * 1.4} ${b.at.x} ${y}`;
+  return (
+    <g {...props}>
+      <path
+        d={path}
+        fill="none"
+        stroke={lit ? plate.brass : isIn ? plate.print : plate.faint}
+        strokeWidth={isIn ? 1.7 : 0.6}
+        strokeDasharray={isIn ? undefined : "1.4 1.4"}
+        strokeLinecap="round"
+      />
+    </g>
+  );
+}
+
+/** Links: a bold bridge when in, a thin broken line where one is out. */
+export function Links({
+  board,
+  links,
+}: {
+  board: BoardProfile;
+  links: Readonly<Record<string, "in" | "out">>;
+}) {
+  return (
+    <g>
+      {board.links.map((link) => (
+        <LinkPart
+          key={link.id}
+          board={board}
+          id={link.id}
+          between={link.between}
+          isIn={links[link.id] === "in"}
+        />
+      ))}
+    </g>
+  );
+}

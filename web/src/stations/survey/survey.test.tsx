@@ -1,0 +1,103 @@
+import type { Job } from "@anvilcloud/core";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { fakeServer, netloft, renderInJob, type Sent } from "../../testing/bench.tsx";
+import { DevicesForm } from "./devices-form.tsx";
+import { FoundForm } from "./found-form.tsx";
+import { GateForm } from "./gate-form.tsx";
+import { SiteForm } from "./site-form.tsx";
+import { WishesForm } from "./wishes-form.tsx";
+
+// Forms settle by themselves once typing rests, outside what a test awaits.
+beforeAll(() => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
+afterEach(cleanup);
+const jobs = (sent: Sent[]) => sent.filter((each) => each.method === "PUT").map((each) => each.body as Job);
+const patient = { timeout: 4_000 };
+
+async function choose(button: HTMLElement, option: string) {
+  await userEvent.click(button);
+  await userEvent.click(await screen.findByRole("option", { name: option }));
+}
+
+describe("the survey saves itself", () => {
+  test("typing is saved once it rests, from the version that was read", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <SiteForm />);
+    const town = screen.getByRole("textbox", { name: "Town" });
+    await userEvent.clear(town);
+    await userEvent.type(town, "Saltreath Haven");
+    await waitFor(() => expect(jobs(sent)).toHaveLength(1), patient);
+    expect(jobs(sent)[0]?.site.town).toBe("Saltreath Haven");
+    expect(sent[0]?.headers["If-Match"]).toBe('"1"');
+  });
+
+  test("what the format refuses stays on screen with its reason and is not saved", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <SiteForm />);
+    await userEvent.clear(screen.getByRole("textbox", { name: "Title" }));
+    await screen.findByText("a title");
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    expect(jobs(sent)).toEqual([]);
+  });
+
+  test("one leaf in place of two: the drives move with it", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <GateForm />);
+    await userEvent.click(screen.getByRole("radio", { name: "One leaf" }));
+    await waitFor(() => expect(jobs(sent)).toHaveLength(1), patient);
+    expect(jobs(sent)[0]?.survey.leaves.map((leaf) => leaf.id)).toEqual(["only"]);
+    expect(jobs(sent)[0]?.devices.flatMap((device) => device.leaf ?? [])).toEqual(["only", "only"]);
+  });
+
+  test("a wish can be set and dropped", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <WishesForm />);
+    await choose(screen.getByRole("button", { name: /Photocell acts/ }), "on opening and closing");
+    await waitFor(() => expect(jobs(sent).at(-1)?.wishes["photocell-reaction"]).toBe("both"));
+    await choose(screen.getByRole("button", { name: /Soft stop/ }), "leave as found");
+    await waitFor(() => expect(jobs(sent).at(-1)?.wishes).not.toHaveProperty("soft-stop"));
+  });
+
+  test("what was found is noted link by link, switch by switch, dial by dial", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <FoundForm />);
+    await userEvent.click(
+      within(screen.getByRole("radiogroup", { name: "Link P1 to P3" })).getByRole("radio", { name: "out" }),
+    );
+    await userEvent.click(
+      within(screen.getByRole("radiogroup", { name: "Switch S6" })).getByRole("radio", { name: "on" }),
+    );
+    await choose(screen.getByRole("button", { name: /REST \(V1\)/ }), "2:15");
+    await userEvent.click(screen.getByRole("switch", { name: "Everything stands here as it was found" }));
+    await waitFor(() =>
+      expect(jobs(sent).at(-1)?.found).toMatchObject({
+        noted: true,
+        links: { "link-beam": "out" },
+        switches: { S6: "on" },
+        dials: { V1: "2:15" },
+      }),
+    );
+  });
+
+  test("a device is added with its cables and removed again; a second of its kind gets an id of its own", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <DevicesForm />);
+    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Ostwick Optics)");
+    await waitFor(() => expect(jobs(sent)).toHaveLength(1));
+    expect(jobs(sent)[0]?.devices.at(-1)).toMatchObject({
+      id: "photocell-1",
+      device: { id: "ostwick-glance", revision: 1 },
+      cables: { sender: { lengthM: 5, sizeMm2: 0.75 }, receiver: { lengthM: 5, sizeMm2: 0.75 } },
+    });
+    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Ostwick Optics)");
+    await waitFor(() => expect(jobs(sent).at(-1)?.devices.at(-1)?.id).toBe("photocell-2"));
+    await userEvent.click(screen.getByRole("button", { name: "Remove Keypad, footpath" }));
+    await waitFor(() =>
+      expect(
+        jobs(sent)
+          .at(-1)
+          ?.devices.some((device) => device.id === "pad"),
+      ).toBe(false),
+    );
+  });
+});

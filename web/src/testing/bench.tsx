@@ -1,0 +1,72 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { resolve } from "node:path";
+import {
+  parseBundle,
+  readBoard,
+  readDevice,
+  type Job,
+  type JobBundle,
+  type LogEntry,
+} from "@anvilcloud/core";
+import { render } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { MemoryRouter, useLocation } from "react-router";
+import { SWRConfig } from "swr";
+import { HighlightProvider, JobProvider } from "../data/index.ts";
+
+const root = resolve(import.meta.dirname, "../../..");
+const text = (path: string) => readFileSync(resolve(root, path), "utf8");
+
+const board = readBoard(text("boards/quillmarsh-duet.yaml"), "board");
+const devices = readdirSync(resolve(root, "devices")).map((file) =>
+  readDevice(text(`devices/${file}`), file),
+);
+
+/** The fresh demo job as a bundle. */
+export function netloft(log: LogEntry[] = []): JobBundle {
+  const { job } = JSON.parse(text("demo/netloft.json")) as { job: Job };
+  return parseBundle({ format: "anvilcloud/job@1", job, board, devices, log });
+}
+
+/** A request the page made. */
+export interface Sent {
+  method: string;
+  address: string;
+  headers: Record<string, string>;
+  body: unknown;
+}
+
+/** Stands in for the server: keeps what was sent, answers a PUT with the next version and anything with 200, until told to fail. */
+export function fakeServer() {
+  const sent: Sent[] = [];
+  const state = { failing: false };
+  globalThis.fetch = ((address: string, init: RequestInit = {}) => {
+    if (state.failing) return Promise.reject(new TypeError("no connection"));
+    const body: unknown = init.body ? JSON.parse(String(init.body)) : undefined;
+    const headers = (init.headers ?? {}) as Record<string, string>;
+    sent.push({ method: init.method ?? "GET", address, headers, body });
+    const version = Number(/\d+/.exec(headers["If-Match"] ?? "0")?.[0]) + 1;
+    const answer = init.method === "PUT" ? { version, job: body, board, devices } : {};
+    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(answer) });
+  }) as unknown as typeof fetch;
+  return { sent, state };
+}
+
+function Address() {
+  return <output data-testid="address">{useLocation().pathname}</output>;
+}
+
+/** Renders a part of the interface inside a job; the address it leads to is shown beside it. */
+export function renderInJob(bundle: JobBundle, part: ReactNode) {
+  const stored = { version: 1, job: bundle.job, board: bundle.board, devices: bundle.devices };
+  return render(
+    <MemoryRouter>
+      <Address />
+      <SWRConfig value={{ provider: () => new Map() }}>
+        <JobProvider id={bundle.job.id} stored={stored} log={bundle.log} catalogue={bundle.devices}>
+          <HighlightProvider>{part}</HighlightProvider>
+        </JobProvider>
+      </SWRConfig>
+    </MemoryRouter>,
+  );
+}
