@@ -23,7 +23,7 @@ export default {
       displayName: "web",
       rootDir: "web",
       testEnvironment: "jsdom",
-      setupFiles: ["<rootDir>/src/testing/setup.ts"],
+      setupFiles: [`${import.meta.dirname}/web/src/testing/setup.ts`],
       transform: {
         "^.+\\.tsx?$": [
           "@swc/jest",

@@ -12,9 +12,21 @@ const base = demoBundle("netloft").job;
 
 const accessories = devices.filter((device) => device.kind !== "drive" && device.id !== "lathbury-bell-push");
 
-function instance(id: string, profile: (typeof devices)[number], leaf?: DeviceInstance["leaf"]): DeviceInstance {
-  const cables = Object.fromEntries(profile.parts.map((part) => [part.id, { lengthM: 6, sizeMm2: 0.75 as const }]));
-  return { id, device: { id: profile.id, revision: 1 }, name: `${profile.name} ${id}`, cables, ...(leaf ? { leaf } : {}) };
+function instance(
+  id: string,
+  profile: (typeof devices)[number],
+  leaf?: DeviceInstance["leaf"],
+): DeviceInstance {
+  const cables = Object.fromEntries(
+    profile.parts.map((part) => [part.id, { lengthM: 6, sizeMm2: 0.75 as const }]),
+  );
+  return {
+    id,
+    device: { id: profile.id, revision: 1 },
+    name: `${profile.name} ${id}`,
+    cables,
+    ...(leaf ? { leaf } : {}),
+  };
 }
 
 const drive = devices.find((device) => device.kind === "drive")!;
@@ -85,10 +97,17 @@ describe("any job on the shipped board", () => {
     every((plan) => {
       const end = plan.sheet.find((step) => step.id === "do:power-up:on")!.during;
       const { inputs, supplies } = readCircuit(installationOf(board, plan.wiring, end));
-      for (const input of board.inputs) expect([input.id, inputs[input.id]?.closed]).toEqual([input.id, input.contact === "closed"]);
+      for (const input of board.inputs)
+        expect([input.id, inputs[input.id]?.closed]).toEqual([input.id, input.contact === "closed"]);
       for (const { demand, place } of plan.wiring.placements)
-        if (demand.kind === "supply" && (place?.kind === "made" || (place?.kind === "rail" && place.rail.live === "always")))
-          expect([demand.device.id, supplies[`${demand.device.id}/${demand.supply.id}`]]).toEqual([demand.device.id, "supplied"]);
+        if (
+          demand.kind === "supply" &&
+          (place?.kind === "made" || (place?.kind === "rail" && place.rail.live === "always"))
+        )
+          expect([demand.device.id, supplies[`${demand.device.id}/${demand.supply.id}`]]).toEqual([
+            demand.device.id,
+            "supplied",
+          ]);
     });
   });
 
@@ -110,7 +129,9 @@ describe("any job on the shipped board", () => {
     every(({ wiring }) => {
       for (const rail of wiring.rails) {
         expect(rail.workingMilliamps).toBe(rail.loads.reduce((sum, load) => sum + load.workingMilliamps, 0));
-        const told = wiring.findings.some((each) => each.code === "rail-overloaded" && each.values.rail === rail.label);
+        const told = wiring.findings.some(
+          (each) => each.code === "rail-overloaded" && each.values.rail === rail.label,
+        );
         expect(told).toBe(rail.workingMilliamps > rail.limitMilliamps);
       }
     });
@@ -132,7 +153,11 @@ describe("any job on the shipped board", () => {
       expect(new Set(plan.sheet.map((step) => step.id)).size).toBe(plan.sheet.length);
       const done = planAfter(bundle, () => true);
       expect(done.nowFindings).toEqual([]);
-      expect(done.statuses.filter((status) => status.station !== "survey").every((status) => status.state === "settled")).toBe(true);
+      expect(
+        done.statuses
+          .filter((status) => status.station !== "survey")
+          .every((status) => status.state === "settled"),
+      ).toBe(true);
     }, 40);
   });
 
