@@ -44,8 +44,10 @@ test("a save that fails is shown, and nothing typed is lost", async ({ page, dem
   ).toBeVisible();
   await expect(notes(page)).toHaveValue("typed in a dead spot");
   await page.unroute("**/api/jobs/netloft");
-  await notes(page).fill("typed in a dead spot, and again");
+  await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+  await page.reload();
+  await expect(notes(page)).toHaveValue("typed in a dead spot");
 });
 
 test("a job file that contradicts itself is refused by name and place", async ({

@@ -12,6 +12,13 @@ describe("shipped devices", () => {
     for (const device of devices) expect(checkDevice(device, device.id)).toEqual([]);
   });
 
+  test("the shipped converter draws 1.6 to 1.8 times its d.c. current from the a.c. side (power supply handbooks, from memory)", () => {
+    const converter = shippedDevices().find((device) => device.kind === "converter")!;
+    const ratio = converter.supplies[0]!.milliamps.working / converter.provides[0]!.limitMilliamps;
+    expect(ratio).toBeGreaterThanOrEqual(1.6);
+    expect(ratio).toBeLessThanOrEqual(1.8);
+  });
+
   type Change = (device: DeviceProfile) => void;
   const cases: [string, Change, RegExp][] = [
     ["two pins of one id", (d) => (d.pins[1]!.id = "s-plus"), /pins\[1\]\.id: expected a pin id of its own/],

@@ -41,7 +41,11 @@ export function planLinks(
     const stays = { id: link.id, between: link.between, found: now };
     if (!input) return { ...stays, planned: now, why: "No input of this plan uses it: it stays as found." };
     return users.length
-      ? { ...stays, planned: "out", why: `${listed(users)} takes over ${input.label}.` }
+      ? {
+          ...stays,
+          planned: "out",
+          why: `${listed(users)} ${users.length > 1 ? "take" : "takes"} over ${input.label}.`,
+        }
       : { ...stays, planned: "in", why: `${input.label} stays empty and must read closed.` };
   });
 }

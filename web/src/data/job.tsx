@@ -8,7 +8,15 @@ import {
   type Step,
   type StepEntry,
 } from "@anvilcloud/core";
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useEffectEvent,
+  useMemo,
+  useState,
+  type ReactNode,
+} from "react";
 import useSWR, { useSWRConfig } from "swr";
 // Not crypto.randomUUID: a phone reaches the server without TLS, where browsers withhold it.
 import { v4 as newId } from "uuid";
@@ -26,6 +34,8 @@ export interface JobBench {
   generation: number;
   change: (edit: (job: Job) => Job) => void;
   settle: (keep: "theirs" | "mine") => void;
+  /** Sends again what got no answer. */
+  retry: () => void;
   answer: (
     step: Step,
     outcome: StepEntry["outcome"],
@@ -57,7 +67,7 @@ function allDevices(own: readonly DeviceProfile[], catalogue: readonly DevicePro
 
 const stamp = (by: string) => ({ id: newId(), at: new Date().toISOString(), by });
 
-function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => void) {
+function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => void, onOther: () => void) {
   const { mutate } = useSWRConfig();
   const [saver] = useState(() =>
     createSaver(stored, {
@@ -67,8 +77,21 @@ function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => v
       now: () => Date.now(),
     }),
   );
-  useEffect(() => saver.refresh(stored), [saver, stored]);
+  const told = useEffectEvent(onOther);
+  useEffect(() => {
+    if (saver.refresh(stored)) told();
+  }, [saver, stored]);
   return saver;
+}
+
+/** Has the browser ask before a page with unsaved work is closed. */
+function useWarnBeforeLeaving(unsaved: boolean): void {
+  useEffect(() => {
+    if (!unsaved) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [unsaved]);
 }
 
 interface ProviderProps {
@@ -84,7 +107,16 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
   const { mutate } = useSWRConfig();
   const [save, setSave] = useState<SaveState>({ kind: "saved" });
   const [generation, setGeneration] = useState(0);
-  const saver = useSaver(id, stored, setSave);
+  const saver = useSaver(
+    id,
+    stored,
+    (state) => {
+      setSave(state);
+      if (state.kind === "refused") setGeneration((now) => now + 1);
+    },
+    () => setGeneration((now) => now + 1),
+  );
+  useWarnBeforeLeaving(save.kind !== "saved");
 
   const plan = useMemo(() => {
     const devices = allDevices(stored.devices, catalogue);
@@ -117,6 +149,7 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
     catalogue: allDevices(stored.devices, catalogue),
     save,
     change: saver.change,
+    retry: saver.retry,
     generation,
     settle: (keep) => {
       saver.settle(keep);
@@ -130,7 +163,10 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
 
 /** Fetches a job, its log and the catalogue of devices. */
 export function useJobParts(id: string) {
-  const job = useSWR<StoredJob, Error>(jobKey(id), getJson, { revalidateOnFocus: false });
+  const job = useSWR<StoredJob, Error>(jobKey(id), getJson, {
+    revalidateOnFocus: false,
+    revalidateOnReconnect: false,
+  });
   const log = useSWR<{ log: LogEntry[] }, Error>(logKey(id), getJson, { revalidateOnFocus: true });
   const devices = useSWR<{ devices: DeviceProfile[] }, Error>("/api/devices", getJson, {
     revalidateOnFocus: false,

@@ -48,7 +48,8 @@ test("changes made while one is under way go as one, from the version that one l
 
 test("what is fetched anew is built on, but never over what is being saved", async () => {
   const { saver, sent } = bench(accept);
-  saver.refresh(stored("elsewhere", 4));
+  expect(saver.refresh(stored("first", 1))).toBe(false);
+  expect(saver.refresh(stored("elsewhere", 4))).toBe(true);
   saver.change(titled("mine"));
   saver.refresh(stored("late", 9));
   await settled();
@@ -65,6 +66,24 @@ test("a refusal rolls back to what the server last confirmed and says why", asyn
   await settled();
   expect(shown()).toMatchObject({ version: 2, job: { title: "good" } });
   expect(states.at(-1)).toEqual({ kind: "refused", message: "title: too odd" });
+});
+
+test("without an answer the change stays on screen, is not overwritten, and goes by retry", async () => {
+  let line = false;
+  const { saver, shown, states, sent } = bench((job, version) =>
+    line ? accept(job, version) : Promise.reject(new ApiError(0, "no answer")),
+  );
+  saver.change(titled("typed in a dead spot"));
+  await settled();
+  expect(states.at(-1)).toEqual({ kind: "unsent", message: "no answer" });
+  expect(saver.refresh(stored("first", 1))).toBe(false);
+  expect(shown().job.title).toBe("typed in a dead spot");
+  line = true;
+  saver.retry();
+  saver.retry();
+  await settled();
+  expect(sent).toHaveLength(2);
+  expect(shown()).toMatchObject({ version: 2, job: { title: "typed in a dead spot" } });
 });
 
 describe("a job changed elsewhere", () => {

@@ -5,6 +5,7 @@ import { ApiError, type StoredJob } from "./api.ts";
 export type SaveState =
   | { kind: "saved"; at?: number }
   | { kind: "saving" }
+  | { kind: "unsent"; message: string }
   | { kind: "refused"; message: string }
   | { kind: "conflict"; current: StoredJob; yours: Job };
 
@@ -18,14 +19,16 @@ interface Parts {
 
 /**
  * Saves a job's changes one after the other: each is shown at once, sent when the one before is answered, and several
- * made meanwhile go as one. A refusal rolls back to what the server last confirmed; a job changed elsewhere is a
- * conflict, and nothing more is sent until it is settled.
+ * made meanwhile go as one. Without an answer the change stays on screen and goes with the next one, or by `retry`. A
+ * refusal rolls back to what the server last confirmed. A job changed elsewhere is a conflict, and nothing more is sent
+ * until it is settled.
  */
 export function createSaver(initial: StoredJob, { publish, put, report, now }: Parts) {
   let shown = initial;
   let confirmed = initial;
   let wanted = false;
   let running = false;
+  let unsent = false;
   let conflict: StoredJob | undefined;
 
   function show(next: StoredJob): void {
@@ -37,6 +40,7 @@ export function createSaver(initial: StoredJob, { publish, put, report, now }: P
     running = true;
     while (wanted && !conflict) {
       wanted = false;
+      unsent = false;
       report({ kind: "saving" });
       const { job, version } = shown;
       try {
@@ -49,6 +53,10 @@ export function createSaver(initial: StoredJob, { publish, put, report, now }: P
         if (status === 412) {
           conflict = (body as { current: StoredJob }).current;
           report({ kind: "conflict", current: conflict, yours: shown.job });
+        } else if (status === 0) {
+          wanted = false;
+          unsent = true;
+          report({ kind: "unsent", message: (error as Error).message });
         } else {
           wanted = false;
           show(confirmed);
@@ -60,17 +68,25 @@ export function createSaver(initial: StoredJob, { publish, put, report, now }: P
   }
 
   return {
-    /** Takes what was fetched anew; while something is being saved, what is on screen stands. */
-    refresh(stored: StoredJob): void {
-      if (running || wanted || conflict) return;
+    /** Takes what was fetched anew, and tells whether that is another version; while something is being saved, what is on screen stands. */
+    refresh(stored: StoredJob): boolean {
+      if (running || wanted || unsent || conflict) return false;
+      const other = stored.version !== shown.version;
       shown = stored;
       confirmed = stored;
+      return other;
     },
     /** Changes the job: shown now, saved as soon as it can be. */
     change(edit: (job: Job) => Job): void {
       show({ ...shown, job: edit(shown.job) });
       wanted = true;
       if (!running && !conflict) void run();
+    },
+    /** Sends again what got no answer. */
+    retry(): void {
+      if (!unsent || running) return;
+      wanted = true;
+      void run();
     },
     /** Settles a conflict: the other's version stands, or this one's is put over it. */
     settle(keep: "theirs" | "mine"): void {

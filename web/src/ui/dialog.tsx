@@ -21,6 +21,9 @@ const Sheet = styled(Modal)`
   border: 1px solid ${color.line};
   border-radius: 10px;
   padding: ${space.l};
+  [role="dialog"] {
+    outline: none;
+  }
   [slot="title"] {
     font-size: ${size.title};
     margin-bottom: ${space.m};

@@ -51,7 +51,7 @@ function LampPart({ lamp, is }: { lamp: Lamp; is: LampState }) {
         <circle r={4.4} fill="transparent" />
         <LampShape colour={lamp.colour} is={is} />
       </g>
-      <Print x={lamp.at.x} y={lamp.at.y + 7.4} size={3.2}>
+      <Print x={lamp.at.x} y={lamp.at.y + 7.4} size={3}>
         {lamp.label}
       </Print>
       <Ring lit={lit} x={lamp.at.x} y={lamp.at.y} r={5} />

@@ -54,7 +54,7 @@ const Bar = styled.div`
     strong {
       flex-basis: 100%;
     }
-    > p {
+    > div {
       margin-right: auto;
     }
   }
@@ -64,7 +64,7 @@ const Bar = styled.div`
 `;
 
 function JobFrame() {
-  const { job, plan, save, settle } = useJobBench();
+  const { job, plan, save, settle, retry } = useJobBench();
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
   useShortcuts({
@@ -84,7 +84,7 @@ function JobFrame() {
       <main>
         <Bar>
           <strong>{job.title}</strong>
-          <SaveMark save={save} />
+          <SaveMark save={save} retry={retry} />
           <Link to={`/jobs/${job.id}/record`}>Record</Link>
           <Button $kind="quiet" aria-label="Keys" onPress={() => setHelp(true)} style={{ padding: "0 10px" }}>
             <Keyboard size={20} aria-hidden />

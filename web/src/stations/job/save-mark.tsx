@@ -2,6 +2,7 @@ import { CircleCheck, CloudUpload, TriangleAlert } from "lucide-react";
 import { styled } from "styled-components";
 import type { SaveState } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
+import { Button, Row } from "../../ui/index.ts";
 
 const Mark = styled.p<{ $bad: boolean }>`
   display: flex;
@@ -16,6 +17,7 @@ function words(save: SaveState): string {
   switch (save.kind) {
     case "saving":
       return "Saving";
+    case "unsent":
     case "refused":
       return `Not saved. ${save.message}`;
     case "conflict":
@@ -28,13 +30,20 @@ function words(save: SaveState): string {
 }
 
 /** Whether the last change is stored. */
-export function SaveMark({ save }: { save: SaveState }) {
-  const bad = save.kind === "refused" || save.kind === "conflict";
+export function SaveMark({ save, retry }: { save: SaveState; retry: () => void }) {
+  const bad = save.kind !== "saved" && save.kind !== "saving";
   const Icon = bad ? TriangleAlert : save.kind === "saving" ? CloudUpload : CircleCheck;
   return (
-    <Mark role="status" $bad={bad}>
-      <Icon size={18} aria-hidden />
-      {words(save)}
-    </Mark>
+    <Row>
+      <Mark role="status" $bad={bad}>
+        <Icon size={18} aria-hidden />
+        {words(save)}
+      </Mark>
+      {save.kind === "unsent" && (
+        <Button $kind="outlined" onPress={retry}>
+          Try again
+        </Button>
+      )}
+    </Row>
   );
 }

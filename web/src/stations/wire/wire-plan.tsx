@@ -125,7 +125,9 @@ function LinkRow({
       <td>
         <Mark>{between.join("–")}</Mark>
       </td>
-      <td>{changes ? <b>{planned === "out" ? "take out" : "put in"}</b> : `stays ${planned}`}</td>
+      <td style={{ whiteSpace: "nowrap" }}>
+        {changes ? <b>{planned === "out" ? "take out" : "put in"}</b> : `stays ${planned}`}
+      </td>
       <td>{why}</td>
     </tr>
   );
