@@ -21,7 +21,7 @@ const root = resolve(here, "../..");
 
 /** Reads the environment: HOST, PORT, DATABASE, DEMO, LOG_LEVEL. Listens on loopback unless HOST says otherwise. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const port = Number(env.PORT ?? 4170);
+  const port = Number(env.PORT || 4170);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new RangeError(`PORT: expected a whole number from 0 to 65535, found ${JSON.stringify(env.PORT)}`);
   return {

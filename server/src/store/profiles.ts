@@ -4,11 +4,6 @@ import type { Knex } from "knex";
 type Kind = "board" | "device";
 type Profile<K extends Kind> = K extends "board" ? BoardProfile : DeviceProfile;
 
-interface Ref {
-  id: string;
-  revision: number;
-}
-
 /** Every profile of a kind, each in its newest revision, by name. */
 export async function listProfiles<K extends Kind>(knex: Knex, kind: K): Promise<Profile<K>[]> {
   const rows = await knex<{ kind: string; id: string; revision: number; body: string }>("profiles")
@@ -31,7 +26,11 @@ export async function findProfile<K extends Kind>(
 }
 
 /** Stores a shipped profile under its id and revision, replacing what an earlier start stored there. */
-export async function putProfile(knex: Knex, kind: Kind, profile: Ref & object): Promise<void> {
+export async function putProfile(
+  knex: Knex,
+  kind: Kind,
+  profile: BoardProfile | DeviceProfile,
+): Promise<void> {
   await knex("profiles")
     .insert({ kind, id: profile.id, revision: profile.revision, body: JSON.stringify(profile) })
     .onConflict(["kind", "id", "revision"])

@@ -37,6 +37,12 @@ const Frame = styled.div`
   ${print} {
     display: block;
     padding: 0;
+    > aside {
+      display: none;
+    }
+    > main {
+      padding: 0;
+    }
   }
 `;
 

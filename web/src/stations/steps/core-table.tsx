@@ -13,6 +13,7 @@ const Swatch = styled.i<{ $colour: Core["colour"] }>`
   margin-right: 8px;
   border: 1px solid ${color.ink};
   border-radius: 5px;
+  print-color-adjust: exact;
   background: ${({ $colour }) =>
     $colour === "GNYE"
       ? `repeating-linear-gradient(90deg, ${coreColour.GN} 0 5px, ${coreColour.YE} 5px 10px)`

@@ -1,0 +1,51 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Express } from "express";
+import type { Knex } from "knex";
+import { pino } from "pino";
+import request from "supertest";
+import { openDatabase } from "../db/open.ts";
+import { freshFolder } from "../testing/serve.ts";
+import { createApp } from "./app.ts";
+
+let app: Express;
+let knex: Knex;
+beforeAll(async () => {
+  const web = freshFolder();
+  mkdirSync(join(web, "assets"));
+  writeFileSync(join(web, "index.html"), "<title>page</title>");
+  writeFileSync(join(web, "assets/app-1a2b.js"), `export const long = "${"x".repeat(5_000)}";`);
+  knex = await openDatabase(join(freshFolder(), "test.db"));
+  app = createApp({ knex, logger: pino({ level: "silent" }), web, now: () => "2026-11-24T10:00:00.000Z" });
+});
+afterAll(() => knex.destroy());
+
+describe("the web app", () => {
+  test("any address that is not the API's gets the page, never from an old cache", async () => {
+    for (const address of ["/", "/jobs/netloft/wire", "/nowhere/at/all"]) {
+      const answer = await request(app).get(address).expect(200);
+      expect(answer.text).toContain("<title>page</title>");
+      expect(answer.headers["cache-control"]).toBe("no-cache");
+    }
+  });
+
+  test("its scripts are compressed and kept for good; one that is not there is a problem, not the page", async () => {
+    const answer = await request(app).get("/assets/app-1a2b.js").set("Accept-Encoding", "gzip").expect(200);
+    expect(answer.headers["content-encoding"]).toBe("gzip");
+    expect(answer.headers["cache-control"]).toContain("immutable");
+    const missing = await request(app).get("/assets/gone.js").expect(404);
+    expect(missing.headers["content-type"]).toContain("application/problem+json");
+  });
+
+  test("nothing outside its folder is served", async () => {
+    for (const address of ["/../package.json", "/assets/..%2f..%2fpackage.json", "/%2e%2e/package.json"]) {
+      const answer = await request(app).get(address);
+      expect(answer.text).not.toContain('anvilcloud"');
+    }
+  });
+
+  test("an unknown method says so as a problem", async () => {
+    const answer = await request(app).patch("/api/jobs").expect(404);
+    expect(answer.body).toMatchObject({ type: "about:blank", title: "No such address", status: 404 });
+  });
+});

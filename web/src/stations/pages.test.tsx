@@ -1,0 +1,155 @@
+import { answerStep, planJob, type LogEntry, type Step } from "@anvilcloud/core";
+import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { MemoryRouter } from "react-router";
+import { SWRConfig } from "swr";
+import { fakeServer, netloft, renderInJob } from "../testing/bench.tsx";
+import { Component as JobsPage } from "./jobs/jobs-page.tsx";
+import { StationRail } from "./job/station-rail.tsx";
+import { Component as RecordPage } from "./record/record-page.tsx";
+import { SetPlan } from "./set/set-plan.tsx";
+import { HandOver } from "./steps/hand-over.tsx";
+import { WirePlan } from "./wire/wire-plan.tsx";
+
+afterEach(cleanup);
+
+/** The log of a job whose first steps were seen, up to those `until` is true for. */
+function logUntil(until: (step: Step) => boolean): LogEntry[] {
+  const { sheet } = planJob(netloft());
+  return sheet
+    .slice(0, sheet.findIndex(until))
+    .map((step, at) =>
+      answerStep(step, "seen", { id: `e${at}`, at: "2026-11-24T09:00:00.000Z", by: "Ivet" }),
+    );
+}
+
+describe("the list of jobs", () => {
+  const line = {
+    title: "Netloft yard",
+    customer: "Tamsel Orrowby",
+    town: "Saltreath",
+    board: "Duet",
+    updatedAt: "2026-11-20T07:30:00.000Z",
+  };
+
+  function show(answer: () => Promise<unknown>) {
+    globalThis.fetch = (() => answer()) as unknown as typeof fetch;
+    render(
+      <SWRConfig value={{ provider: () => new Map(), shouldRetryOnError: false }}>
+        <MemoryRouter>
+          <JobsPage />
+        </MemoryRouter>
+      </SWRConfig>,
+    );
+  }
+  const jobs = (list: object[], total = list.length) =>
+    Promise.resolve({ ok: true, json: () => Promise.resolve({ jobs: list, total, pageSize: 100 }) });
+
+  test("tells how far each job is", async () => {
+    show(() =>
+      jobs([
+        { ...line, id: "a", answered: 0, handedOverAt: null },
+        { ...line, id: "b", answered: 23, handedOverAt: null },
+        { ...line, id: "c", answered: 40, handedOverAt: "2026-10-06T12:05:00.000Z" },
+      ]),
+    );
+    const links = await screen.findAllByRole("link");
+    expect(links.map((link) => link.textContent)).toEqual([
+      expect.stringContaining("Not begun"),
+      expect.stringContaining("Under way, 23 steps answered"),
+      expect.stringContaining("Handed over 6 Oct 2026"),
+    ]);
+    expect(screen.queryByRole("button", { name: "Older" })).toBeNull();
+  });
+
+  test("a long list has pages; an empty one says how to begin; a failed one can be tried again", async () => {
+    show(() => jobs([{ ...line, id: "a", answered: 0, handedOverAt: null }], 250));
+    await screen.findByText("1 to 100 of 250");
+    cleanup();
+    show(() => jobs([]));
+    await screen.findByText(/No jobs yet/);
+    cleanup();
+    show(() => Promise.reject(new TypeError("no connection")));
+    await screen.findByText(/The server does not answer/);
+    globalThis.fetch = (() => jobs([])) as unknown as typeof fetch;
+    await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+    await screen.findByText(/No jobs yet/);
+  });
+});
+
+describe("the stations", () => {
+  test("each says whether it is settled, open or blocked, and why", () => {
+    const [first] = planJob(netloft()).sheet;
+    const failed = { ...answerStep(first!, "not-seen", { id: "x", at: "2026-11-24T09:00:00.000Z", by: "" }) };
+    const { statuses } = planJob(netloft([failed]));
+    renderInJob(netloft(), <StationRail job="netloft" statuses={statuses} />);
+    const wire = screen.getByRole("link", { name: "Wire, blocked, 0 of 18" });
+    expect(wire.getAttribute("title")).toBe("Not seen: Isolate and mark the breaker.");
+    expect(screen.getByRole("link", { name: /^Travel, blocked/ }).getAttribute("title")).toMatch(
+      /^First: the board must have power/,
+    );
+    expect(screen.getByRole("link", { name: "Hand over, open, 0 of 3" })).toBeTruthy();
+  });
+});
+
+describe("the plan of the wiring", () => {
+  test("links that move come first; each rail opens to its working; every core stands in the list", () => {
+    renderInJob(netloft(), <WirePlan />);
+    const links = within(screen.getByRole("table", { name: "Links" })).getAllByRole("row");
+    expect(links.map((row) => row.textContent)).toContain(
+      "P1–P3take outPhotocell, quay side takes over Photocell.",
+    );
+    expect(screen.getByText(/374 mA of 550 mA, 176 mA to spare/)).toBeTruthy();
+    expect(screen.getByRole("img", { name: "68 % of the limit" })).toBeTruthy();
+    const list = within(screen.getByRole("table", { name: "Wire list" })).getAllByRole("row");
+    expect(list).toHaveLength(1 + planJob(netloft()).wiring.cores.length);
+  });
+
+  test("pointing at a core lights its device's other cores", async () => {
+    renderInJob(netloft(), <WirePlan />);
+    const rows = within(screen.getByRole("table", { name: "Wire list" })).getAllByRole("row");
+    const receiver = rows.filter((row) => row.textContent?.startsWith("Photocell, quay side"));
+    await userEvent.hover(receiver[0]!);
+    expect(receiver.every((row) => row.getAttribute("data-lit") === "true")).toBe(true);
+    expect(rows.find((row) => row.textContent?.startsWith("Beacon"))?.getAttribute("data-lit")).toBe("false");
+  });
+});
+
+test("the plan of the controls: what must change stands before what is right, with what rounding costs", () => {
+  renderInJob(netloft(), <SetPlan />);
+  const headings = screen.getAllByRole("heading", { level: 2 }).map((each) => each.textContent);
+  expect(headings).toEqual(["To change", "Already right"]);
+  expect(screen.getByText(/Automatic closing after: 31.3 s, wanted 30 s/)).toBeTruthy();
+  expect(screen.getByText("found 7:30 on the clock")).toBeTruthy();
+});
+
+describe("hand-over and record", () => {
+  test("a name is asked for before the job is handed over", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <HandOver />);
+    await userEvent.click(screen.getByRole("button", { name: "Hand over" }));
+    await screen.findByText("Give the name of who takes it over.");
+    expect(sent).toEqual([]);
+    await userEvent.type(screen.getByRole("textbox", { name: "Taken over by" }), "Perrin Astlethwaite");
+    await userEvent.click(screen.getByRole("button", { name: "Hand over" }));
+    await waitFor(() =>
+      expect(sent[0]?.body).toMatchObject({
+        kind: "handed-over",
+        to: "Perrin Astlethwaite",
+        by: "Ivet Carrandine",
+      }),
+    );
+  });
+
+  test("the record tells what was found, planned and left, and what is still open", () => {
+    renderInJob(netloft(logUntil((step) => step.id.startsWith("set:V3"))), <RecordPage />);
+    const settings = within(screen.getByRole("table", { name: "Settings" }));
+    const cells = (name: RegExp) => settings.getByRole("row", { name }).textContent;
+    expect(cells(/^PUSH/)).toBe("PUSH (V2)7:3011:1511:15");
+    expect(cells(/^PAIR/)).toBe("PAIR (V3)7:009:457:00");
+    expect(cells(/^Link P1–P3/)).toBe("Link P1–P3inoutout");
+    expect(screen.getByRole("heading", { name: /^Still open: \d+ steps$/ })).toBeTruthy();
+    expect(screen.getByText(/not yet/)).toBeTruthy();
+    expect(screen.getByText(/Mains kills\./)).toBeTruthy();
+  });
+});
