@@ -11,6 +11,7 @@ test.describe("the step card", () => {
     await page.keyboard.press("ArrowRight");
     await expect(page.getByText("Travel, step 2 of 5")).toBeVisible();
     await page.keyboard.press("k");
+    await expect(page.getByText("Travel, step 1 of 5")).toBeVisible();
     await page.keyboard.press("j");
     await expect(page.getByText("Travel, step 2 of 5")).toBeVisible();
     await page.keyboard.press("n");

@@ -45,6 +45,14 @@ describe("the step card", () => {
     });
   });
 
+  test("answered twice in a hurry, a step has one entry", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <Card start="set:V2" />);
+    await userEvent.dblClick(screen.getByRole("button", { name: "Seen" }));
+    await waitFor(() => expect(address()).toContain("set%3AV3"));
+    expect(posted(sent)).toHaveLength(1);
+  });
+
   test("not seen: the entry changes nothing at the board, and what it may mean opens", async () => {
     const { sent } = fakeServer();
     renderInJob(netloft(), <Card start="do:power-up:on" />);

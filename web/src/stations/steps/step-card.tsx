@@ -1,6 +1,6 @@
 import { readingMisfit, sentence, stepMeanings, type Step } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lucide-react";
-import { memo, useEffect, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
@@ -148,6 +148,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   });
   const [why, setWhy] = useState(entry?.outcome === "not-seen");
   const [asked, setAsked] = useState(false);
+  const answering = useRef(false);
   const { board } = plan.bundle;
 
   const misfit = step.reading && value !== undefined ? readingMisfit(step.reading, value) : undefined;
@@ -165,14 +166,19 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         ? { quantity: step.reading.quantity, value, unit: step.reading.unit }
         : undefined;
     const next = steps.nextOpen(step.id);
+    if (answering.current) return;
+    answering.current = true;
     try {
       await answer(step, outcome, {
         ...(note.trim() ? { note: note.trim() } : {}),
         ...(reading ? { reading } : {}),
       });
     } catch {
+      answering.current = false;
       return; // The save mark says why; the card stays so that nothing typed is lost.
     }
+    // Seen leads on to another card: this one takes no second answer on its way out.
+    answering.current = outcome === "seen";
     setWhy(outcome === "not-seen");
     if (outcome === "seen")
       void navigate(next ? stepAddress(job.id, next.station, next.id) : `/jobs/${job.id}/hand-over`);
