@@ -161,6 +161,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
   });
 });
 
+// The driver makes its errors once a process, outside this file's realm: they are told by message, not by class.
 describe("the log", () => {
   test("an entry sent twice is stored once; its id cannot be used for another", async () => {
     await request(app).post("/api/jobs/netloft/log").send(note("n1")).expect(201);
@@ -191,8 +192,12 @@ describe("the log", () => {
   });
 
   test("is append-only in the database itself", async () => {
-    await expect(knex("log").update({ body: "{}" })).rejects.toThrow("append-only");
-    await expect(knex("log").delete()).rejects.toThrow("append-only");
+    await expect(knex("log").update({ body: "{}" })).rejects.toMatchObject({
+      message: expect.stringContaining("append-only"),
+    });
+    await expect(knex("log").delete()).rejects.toMatchObject({
+      message: expect.stringContaining("append-only"),
+    });
   });
 });
 

@@ -13,8 +13,9 @@ import { Controller } from "react-hook-form";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { color, space } from "../../theme/index.ts";
-import { Button, Choice, Empty, NumberInput, Quiet, TextInput } from "../../ui/index.ts";
+import { Button, Choice, Empty, Quiet } from "../../ui/index.ts";
 import { leafNames } from "../shared/words.ts";
+import { BoundChoice, BoundNumber, BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 import { Section, useSection } from "./section.tsx";
 
@@ -57,47 +58,27 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
   return (
     <Card>
       <Grid $least="230px">
-        <Controller
+        <BoundText
           control={form.control}
           name="name"
-          render={({ field, fieldState }) => (
-            <TextInput
-              label="Name"
-              value={field.value}
-              onChange={field.onChange}
-              error={fieldState.error?.message}
-              hint={`${profile.maker} ${profile.name}`}
-            />
-          )}
+          label="Name"
+          hint={`${profile.maker} ${profile.name}`}
         />
         {profile.kind === "drive" && (
-          <Controller
+          <BoundChoice
             control={form.control}
             name="leaf"
-            render={({ field }) => (
-              <Choice
-                label="Moves"
-                value={field.value}
-                onChange={field.onChange}
-                options={job.survey.leaves.map((leaf) => ({ id: leaf.id, text: leafNames[leaf.id] }))}
-              />
-            )}
+            label="Moves"
+            options={job.survey.leaves.map((leaf) => ({ id: leaf.id, text: leafNames[leaf.id] }))}
           />
         )}
         {profile.parts.map((part) => (
           <div key={part.id} style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 8 }}>
-            <Controller
+            <BoundNumber
               control={form.control}
               name={`cables.${part.id}.lengthM`}
-              render={({ field, fieldState }) => (
-                <NumberInput
-                  label={`To ${part.label}`}
-                  unit="m"
-                  value={field.value}
-                  onChange={field.onChange}
-                  error={fieldState.error?.message}
-                />
-              )}
+              label={`To ${part.label}`}
+              unit="m"
             />
             <Controller
               control={form.control}

@@ -1,10 +1,11 @@
 import { jobSchema, type Leaf } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { Controller, useFieldArray, type Control } from "react-hook-form";
+import { useFieldArray, type Control } from "react-hook-form";
 import { z } from "zod";
 import { useJobBench } from "../../data/index.ts";
-import { Choice, NumberInput, Row, Segments, SubHeading, TextInput, Toggle } from "../../ui/index.ts";
+import { Row, Segments, SubHeading } from "../../ui/index.ts";
 import { leafNames } from "../shared/words.ts";
+import { BoundChoice, BoundNumber, BoundText, BoundToggle } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 import { Section, useSection } from "./section.tsx";
 
@@ -35,44 +36,19 @@ function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number;
       <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
       <Grid $least="165px">
         {measures.map(({ key, label, unit }) => (
-          <Controller
+          <BoundNumber
             key={key}
             control={control}
             name={`survey.leaves.${at}.${key}`}
-            render={({ field, fieldState }) => (
-              <NumberInput
-                label={label}
-                unit={unit}
-                value={field.value}
-                onChange={field.onChange}
-                error={fieldState.error?.message}
-              />
-            )}
+            label={label}
+            unit={unit}
           />
         ))}
-        <Controller
-          control={control}
-          name={`survey.leaves.${at}.infill`}
-          render={({ field }) => (
-            <Choice label="Infill" value={field.value} onChange={field.onChange} options={infills} />
-          )}
-        />
+        <BoundChoice control={control} name={`survey.leaves.${at}.infill`} label="Infill" options={infills} />
       </Grid>
       <Row>
-        {(["stopOpen", "stopClosed"] as const).map((key) => (
-          <Controller
-            key={key}
-            control={control}
-            name={`survey.leaves.${at}.${key}`}
-            render={({ field }) => (
-              <Toggle
-                label={key === "stopOpen" ? "Stop when open" : "Stop when closed"}
-                value={field.value}
-                onChange={field.onChange}
-              />
-            )}
-          />
-        ))}
+        <BoundToggle control={control} name={`survey.leaves.${at}.stopOpen`} label="Stop when open" />
+        <BoundToggle control={control} name={`survey.leaves.${at}.stopClosed`} label="Stop when closed" />
       </Row>
     </fieldset>
   );
@@ -123,63 +99,21 @@ export function GateForm() {
           <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} />
         ))}
         <Grid>
-          <Controller
-            control={form.control}
-            name="survey.users"
-            render={({ field }) => (
-              <Choice label="Who uses it" value={field.value} onChange={field.onChange} options={users} />
-            )}
-          />
-          <Controller
-            control={form.control}
-            name="survey.breaker"
-            render={({ field, fieldState }) => (
-              <TextInput
-                label="Breaker: where, how marked"
-                value={field.value}
-                onChange={field.onChange}
-                error={fieldState.error?.message}
-              />
-            )}
-          />
-          <Controller
+          <BoundChoice control={form.control} name="survey.users" label="Who uses it" options={users} />
+          <BoundText control={form.control} name="survey.breaker" label="Breaker: where, how marked" />
+          <BoundNumber
             control={form.control}
             name="survey.serviceMonths"
-            render={({ field, fieldState }) => (
-              <NumberInput
-                label="Service every"
-                unit="months"
-                value={field.value}
-                onChange={field.onChange}
-                error={fieldState.error?.message}
-              />
-            )}
+            label="Service every"
+            unit="months"
           />
         </Grid>
-        <Controller
+        <BoundToggle
           control={form.control}
           name="survey.inSight"
-          render={({ field }) => (
-            <Toggle
-              label="The gate is in sight of who commands it"
-              value={field.value}
-              onChange={field.onChange}
-            />
-          )}
+          label="The gate is in sight of who commands it"
         />
-        <Controller
-          control={form.control}
-          name="survey.notes"
-          render={({ field, fieldState }) => (
-            <TextInput
-              label="Notes"
-              long
-              value={field.value}
-              onChange={field.onChange}
-              error={fieldState.error?.message}
-            />
-          )}
-        />
+        <BoundText control={form.control} name="survey.notes" label="Notes" long />
       </div>
     </Section>
   );

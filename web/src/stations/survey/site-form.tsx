@@ -1,8 +1,7 @@
 import { jobSchema } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { Controller } from "react-hook-form";
 import { useJobBench } from "../../data/index.ts";
-import { TextInput } from "../../ui/index.ts";
+import { BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 import { Section, useSection } from "./section.tsx";
 
@@ -27,19 +26,7 @@ export function SiteForm() {
     <Section title="Site">
       <Grid>
         {fields.map(({ name, label }) => (
-          <Controller
-            key={name}
-            control={form.control}
-            name={name}
-            render={({ field, fieldState }) => (
-              <TextInput
-                label={label}
-                value={field.value}
-                onChange={field.onChange}
-                error={fieldState.error?.message}
-              />
-            )}
-          />
+          <BoundText key={name} control={form.control} name={name} label={label} />
         ))}
       </Grid>
     </Section>
