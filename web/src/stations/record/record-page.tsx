@@ -1,9 +1,10 @@
 import { makeRecord, plainNumber, type ResultRow } from "@anvilcloud/core";
-import { FileDown, Printer } from "lucide-react";
+import { Printer } from "lucide-react";
 import { styled } from "styled-components";
-import { bundleAddress, useJobBench } from "../../data/index.ts";
+import { useJobBench } from "../../data/index.ts";
 import { color, narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
+import { JobFileLink } from "../shared/job-file-link.tsx";
 import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
 import { CoreMark, targetText } from "../steps/core-table.tsx";
 
@@ -80,6 +81,28 @@ function Results({ rows, label }: { rows: readonly ResultRow[]; label: string })
   );
 }
 
+/** How one switch, dial or link stood, should stand and stands; what is not as planned is bold. */
+function StandRow({
+  name,
+  found,
+  planned,
+  left,
+}: {
+  name: string;
+  found: string;
+  planned: string;
+  left: string;
+}) {
+  return (
+    <tr data-changed={found !== left}>
+      <td>{name}</td>
+      <td>{found}</td>
+      <td>{planned}</td>
+      <td>{left === planned ? left : <b>{left}</b>}</td>
+    </tr>
+  );
+}
+
 /** The printable record: site, board, wiring, settings, results, what is open. */
 export function Component() {
   const { job, plan } = useJobBench();
@@ -91,13 +114,7 @@ export function Component() {
         <Button $kind="filled" onPress={() => window.print()}>
           <Printer size={20} aria-hidden /> Print
         </Button>
-        <a
-          href={bundleAddress(job.id)}
-          download
-          style={{ display: "inline-flex", gap: 6, alignItems: "center", minHeight: 44 }}
-        >
-          <FileDown size={20} aria-hidden /> Job file
-        </a>
+        <JobFileLink job={job.id} />
       </Tools>
       <Sheet aria-label="Record">
         <header>
@@ -152,22 +169,10 @@ export function Component() {
               </thead>
               <tbody>
                 {record.settings.map((row) => (
-                  <tr key={row.id} data-changed={row.found !== row.left}>
-                    <td>
-                      {row.label} ({row.id})
-                    </td>
-                    <td>{row.found}</td>
-                    <td>{row.planned}</td>
-                    <td>{row.left === row.planned ? row.left : <b>{row.left}</b>}</td>
-                  </tr>
+                  <StandRow key={row.id} name={`${row.label} (${row.id})`} {...row} />
                 ))}
                 {record.links.map((link) => (
-                  <tr key={link.between} data-changed={link.found !== link.left}>
-                    <td>Link {link.between}</td>
-                    <td>{link.found}</td>
-                    <td>{link.planned}</td>
-                    <td>{link.left === link.planned ? link.left : <b>{link.left}</b>}</td>
-                  </tr>
+                  <StandRow key={link.between} name={`Link ${link.between}`} {...link} />
                 ))}
               </tbody>
             </Table>

@@ -1,8 +1,9 @@
-import { FileDown, Handshake } from "lucide-react";
+import { Handshake } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { bundleAddress, useJobBench } from "../../data/index.ts";
+import { useJobBench } from "../../data/index.ts";
 import { Button, Heading, Panel, Quiet, Row, TextInput } from "../../ui/index.ts";
+import { JobFileLink } from "../shared/job-file-link.tsx";
 import { whenText } from "../shared/words.ts";
 
 /** The record, the job file, and the hand-over itself. */
@@ -30,13 +31,7 @@ export function HandOver() {
       <div style={{ display: "grid", gap: 16 }}>
         <Row>
           <Link to={`/jobs/${job.id}/record`}>Record, to print</Link>
-          <a
-            href={bundleAddress(job.id)}
-            download
-            style={{ display: "inline-flex", gap: 6, alignItems: "center", minHeight: 44 }}
-          >
-            <FileDown size={20} aria-hidden /> Job file
-          </a>
+          <JobFileLink job={job.id} />
         </Row>
         {last && (
           <Quiet>
