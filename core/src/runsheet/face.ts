@@ -45,11 +45,16 @@ function lampState(lamp: Lamp, state: BenchState, readings: Readings, planned: P
   return lamp.shows.find((row) => conditionHolds(row.when, state, readings, planned))?.is ?? "dark";
 }
 
+/** What of a state the circuit depends on. */
+export function circuitKey(state: BenchState): string {
+  return JSON.stringify([state.powered, state.landed, state.links, state.tripped]);
+}
+
 /** Readings of each plan by what the circuit is made of: most steps of a run sheet leave it as it is. */
 const known = new WeakMap<Planned["wiring"], Map<string, Readings>>();
 
 function readingsOf({ bundle, wiring }: Planned, state: BenchState): Readings {
-  const key = JSON.stringify([state.powered, state.landed, state.links, state.tripped]);
+  const key = circuitKey(state);
   const byKey = known.get(wiring) ?? new Map<string, Readings>();
   known.set(wiring, byKey);
   const readings = byKey.get(key) ?? readCircuit(installationOf(bundle.board, wiring, state));

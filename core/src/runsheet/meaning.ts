@@ -2,7 +2,8 @@ import { faultsThatFlip, type Fault } from "../circuit/index.ts";
 import type { Subject } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
 import type { Step } from "./step.ts";
-import { installationOf, type Planned } from "./state.ts";
+import { circuitKey } from "./face.ts";
+import { installationOf, type BenchState, type Planned } from "./state.ts";
 
 /** What it may mean when a step did not show what it should, with the places to look. */
 export interface Meaning {
@@ -53,6 +54,19 @@ function looseCores(planned: Planned, faults: readonly Fault[]): Meaning[] {
   });
 }
 
+/** Faults found before, for each plan by circuit and input: the four situations of a proof share one circuit. */
+const found = new WeakMap<Planned["wiring"], Map<string, Fault[]>>();
+
+function faultsFor(planned: Planned, state: BenchState, input: string): Fault[] {
+  const byKey = found.get(planned.wiring) ?? new Map<string, Fault[]>();
+  found.set(planned.wiring, byKey);
+  const key = `${input} ${circuitKey(state)}`;
+  const faults =
+    byKey.get(key) ?? faultsThatFlip(installationOf(planned.bundle.board, planned.wiring, state), input);
+  byKey.set(key, faults);
+  return faults;
+}
+
 /**
  * What it means when the step did not show what it should: every single fault put into the model that would turn an
  * expected lamp the other way, and what the profile says of this step.
@@ -61,12 +75,11 @@ export function stepMeanings(planned: Planned, step: Step): Meaning[] {
   const { board } = planned.bundle;
   const said: Meaning[] = step.ifNot ? [{ text: step.ifNot, subjects: step.subjects }] : [];
   if (!step.during.powered) return said;
-  const installation = installationOf(board, planned.wiring, step.during);
   const lamps = step.see.flatMap((seen) => (seen.kind === "lamp" ? [seen.lamp] : []));
   const inputs = board.lamps
     .filter((lamp) => lamps.includes(lamp.id))
     .flatMap((lamp) => lamp.shows.flatMap((row) => row.when.closed ?? row.when.open ?? []));
-  const faults = [...new Set(inputs)].flatMap((input) => faultsThatFlip(installation, input));
+  const faults = [...new Set(inputs)].flatMap((input) => faultsFor(planned, step.during, input));
   const told = faults.flatMap((fault) => faultMeaning(planned, fault) ?? []);
   const distinct = [...new Map(told.map((meaning) => [meaning.text, meaning])).values()];
   return [...said, ...distinct, ...looseCores(planned, faults)];
