@@ -4,5 +4,11 @@ import { defineConfig } from "vite";
 export default defineConfig({
   plugins: [react()],
   server: { port: 5170, proxy: { "/api": "http://127.0.0.1:4170" } },
-  build: { outDir: "dist", sourcemap: false, assetsInlineLimit: 0 },
+  build: {
+    outDir: "dist",
+    sourcemap: false,
+    assetsInlineLimit: 0,
+    // The browser test holds the first page to 250 kB of script, compressed; the warning counts it unpacked.
+    chunkSizeWarningLimit: 700,
+  },
 });

@@ -18,7 +18,12 @@ if (config.demo) {
 const app = createApp({ knex, logger, web: config.web, now: () => new Date().toISOString() });
 const server = app.listen(config.port, config.host, (error?: Error) => {
   if (error) {
-    logger.fatal(error, "cannot listen");
+    const taken = (error as NodeJS.ErrnoException).code === "EADDRINUSE";
+    process.stderr.write(
+      taken
+        ? `Port ${config.port} on ${config.host} is taken. Stop what uses it, or choose another: PORT=4180 npm run demo\n`
+        : `Cannot listen on ${config.host}:${config.port}: ${error.message}\n`,
+    );
     process.exit(1);
   }
   const { port } = server.address() as AddressInfo;

@@ -227,6 +227,19 @@ describe("the log", () => {
 });
 
 describe("readings", () => {
+  test("each rail that lives is read against what all its loads bear: 20 to 28 V for the photocell, though the keypad bears 12 to 30", () => {
+    const plan = planJob(demoBundle("netloft"));
+    const asked = plan.sheet.filter((each) => each.id.startsWith("volts:")).map((each) => each.reading);
+    expect(asked).toEqual([
+      expect.objectContaining({ quantity: "R1 to R2", unit: "V DC", least: 20, most: 28 }),
+      expect.objectContaining({ quantity: "K1 to K2", unit: "V AC", least: 20, most: 28 }),
+    ]);
+    expect(readingMisfit(asked[0]!, 19.4)).toBe(
+      "19.4 V DC measured, at least 20 V DC allowed (what every device on this rail bears).",
+    );
+    expect(readingMisfit(asked[0]!, 24.2)).toBeUndefined();
+  });
+
   // EN 12453:2017: 400 N dynamic in gaps of 50 to 500 mm; measured at 50, 300 and 500 mm. From memory.
   test("the closing force is asked at 50, 300 and 500 mm against 400 N", () => {
     expect(forceGapsMm).toEqual([50, 300, 500]);

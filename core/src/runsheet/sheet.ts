@@ -5,6 +5,7 @@ import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
+import { railSteps } from "./steps/rails.ts";
 import { commitSteps, setSteps } from "./steps/set.ts";
 import { wireSteps } from "./steps/wire.ts";
 
@@ -66,7 +67,7 @@ export function runSheet(planned: Planned): Step[] {
   };
   take(wireSteps(planned));
   take(setSteps(planned));
-  take([...procedureSteps(planned, "power-up"), ...commitSteps(planned)]);
+  take([...procedureSteps(planned, "power-up"), ...railSteps(planned), ...commitSteps(planned)]);
   take(procedureSteps(planned, "travel"));
   take([...procedureSteps(planned, "force"), ...forceSteps(planned)]);
   take(procedureSteps(planned, "remotes"));

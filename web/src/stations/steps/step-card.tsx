@@ -1,4 +1,4 @@
-import { readingMisfit, sentence, stepMeanings, type Step } from "@anvilcloud/core";
+import { readingMisfit, sentence, stepMeanings, type ReadingAsked, type Step } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lucide-react";
 import { memo, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -132,6 +132,15 @@ const StepPictures = memo(function StepPictures({ step }: { step: Step }) {
   ));
 });
 
+/** The limits of a reading with their source, beside its field. */
+function limitText({ least, most, unit, source }: ReadingAsked): string | undefined {
+  const limits = [
+    ...(least === undefined ? [] : [`at least ${least}`]),
+    ...(most === undefined ? [] : [`at most ${most}`]),
+  ];
+  return limits.length ? `${limits.join(", ")} ${unit}${source ? `: ${source}` : ""}` : undefined;
+}
+
 interface AnswerState {
   note: string;
   value: number | undefined;
@@ -244,11 +253,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
           value={value}
           onChange={(next) => setAnswer((now) => ({ ...now, value: next }))}
           error={misfit ?? (asked && missing ? "Write the reading first." : undefined)}
-          hint={
-            step.reading.most === undefined
-              ? undefined
-              : `at most ${step.reading.most} ${step.reading.unit}: ${step.reading.source}`
-          }
+          hint={limitText(step.reading)}
         />
       )}
       <TextInput
