@@ -50,6 +50,28 @@ test("a save that fails is shown, and nothing typed is lost", async ({ page, dem
   await expect(notes(page)).toHaveValue("typed in a dead spot");
 });
 
+test("two steps answered in a hurry on a slow line: neither hides the other", async ({ page, demo }) => {
+  let first = true;
+  await page.route("**/api/jobs/netloft/log", async (route) => {
+    if (route.request().method() === "POST" && first) {
+      first = false;
+      await new Promise((resolve) => setTimeout(resolve, 1_500));
+    }
+    await route.continue();
+  });
+  await page.goto(`${demo}/jobs/netloft/set?view=steps`);
+  await page.getByRole("link", { name: /Automatic closing: S1 on/ }).click();
+  await page.getByRole("button", { name: "Seen", exact: true }).click();
+  await page.getByRole("link", { name: /Soft stop: S7 on/ }).click();
+  await expect(page.getByRole("heading", { level: 1, name: /Soft stop/ })).toBeVisible();
+  await page.getByRole("button", { name: "Seen", exact: true }).click();
+  for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
+    await expect(page.getByRole("link", { name: step })).toBeVisible();
+  await page.waitForTimeout(2_500);
+  for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
+    await expect(page.getByRole("link", { name: step })).toBeVisible();
+});
+
 test("a job file that contradicts itself is refused by name and place", async ({
   page,
   demo,

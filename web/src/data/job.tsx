@@ -94,6 +94,13 @@ function useWarnBeforeLeaving(unsaved: boolean): void {
   }, [unsaved]);
 }
 
+/** The state to show of two: what is not saved before what is, and of two saved ones the later. */
+function worse(a: SaveState, b: SaveState): SaveState {
+  if (a.kind !== "saved") return a;
+  if (b.kind !== "saved") return b;
+  return (a.at ?? 0) > (b.at ?? 0) ? a : b;
+}
+
 interface ProviderProps {
   id: string;
   stored: StoredJob;
@@ -105,17 +112,19 @@ interface ProviderProps {
 /** Gives the stations their job, its plan and the ways to change it. The plan is worked out in the page from the core. */
 export function JobProvider({ id, stored, log, catalogue, children }: ProviderProps) {
   const { mutate } = useSWRConfig();
-  const [save, setSave] = useState<SaveState>({ kind: "saved" });
+  const [jobSave, setJobSave] = useState<SaveState>({ kind: "saved" });
+  const [logSave, setLogSave] = useState<SaveState>({ kind: "saved" });
   const [generation, setGeneration] = useState(0);
   const saver = useSaver(
     id,
     stored,
     (state) => {
-      setSave(state);
+      setJobSave(state);
       if (state.kind === "refused") setGeneration((now) => now + 1);
     },
     () => setGeneration((now) => now + 1),
   );
+  const save = worse(jobSave, logSave);
   useWarnBeforeLeaving(save.kind !== "saved");
 
   const plan = useMemo(() => {
@@ -123,21 +132,23 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
     return planJob({ format: "anvilcloud/job@1", job: stored.job, board: stored.board, devices, log });
   }, [stored, catalogue, log]);
 
+  /** Shows an entry at once, sends it, and takes it off again when it was refused; several may be under way together. */
   async function store(entry: LogEntry): Promise<void> {
-    setSave({ kind: "saving" });
-    const add = (current?: { log: LogEntry[] }) => ({ log: [...(current?.log ?? []), entry] });
+    const show = (edit: (log: LogEntry[]) => LogEntry[]) =>
+      mutate<{ log: LogEntry[] }>(logKey(id), (now) => ({ log: edit(now?.log ?? []) }), {
+        revalidate: false,
+      });
+    const without = (log: LogEntry[]) => log.filter((each) => each.id !== entry.id);
+    setLogSave({ kind: "saving" });
+    void show((log) => [...log, entry]);
     try {
-      await mutate<{ log: LogEntry[] }>(
-        logKey(id),
-        async (current) => {
-          await postEntry(id, entry);
-          return add(current);
-        },
-        { optimisticData: add, rollbackOnError: true, revalidate: false },
-      );
-      setSave({ kind: "saved", at: Date.now() });
+      await postEntry(id, entry);
+      // Added once more, should the log have been fetched anew before the entry was in it.
+      void show((log) => (log.some((each) => each.id === entry.id) ? log : [...log, entry]));
+      setLogSave({ kind: "saved", at: Date.now() });
     } catch (error) {
-      setSave({ kind: "refused", message: (error as Error).message });
+      void show(without);
+      setLogSave({ kind: "refused", message: (error as Error).message });
       throw error;
     }
   }
