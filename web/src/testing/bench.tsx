@@ -57,10 +57,10 @@ function Address() {
 }
 
 /** Renders a part of the interface inside a job; the address it leads to is shown beside it. */
-export function renderInJob(bundle: JobBundle, part: ReactNode) {
+export function renderInJob(bundle: JobBundle, part: ReactNode, address = "/") {
   const stored = { version: 1, job: bundle.job, board: bundle.board, devices: bundle.devices };
   return render(
-    <MemoryRouter>
+    <MemoryRouter initialEntries={[address]}>
       <Address />
       <SWRConfig value={{ provider: () => new Map() }}>
         <JobProvider id={bundle.job.id} stored={stored} log={bundle.log} catalogue={bundle.devices}>
