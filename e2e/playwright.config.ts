@@ -3,7 +3,8 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
-  timeout: 120_000,
+  timeout: 240_000,
+  expect: { timeout: 10_000 },
   fullyParallel: false,
   workers: 2,
   reporter: [["list"]],
