@@ -1,5 +1,6 @@
 import type { BoardProfile } from "../board/index.ts";
-import type { Job } from "./schema.ts";
+import type { Job, Leaf } from "./schema.ts";
+import { leavesLike } from "./site.ts";
 
 /**
  * What is wanted unless someone says otherwise: closing only on command; for the first run force in the middle of its
@@ -26,21 +27,23 @@ function settableWishes(board: BoardProfile): Job["wishes"] {
 
 /** A new job for a board: one pair of ordinary leaves, nothing chosen that could not be changed, nothing found yet. */
 export function draftJob(id: string, title: string, customer: string, board: BoardProfile): Job {
-  const leaf = { widthMm: 1_800, heightMm: 1_700, massKg: 120, infill: "open", openingDegrees: 90 } as const;
-  const stops = { stopOpen: true, stopClosed: true };
+  const leaf: Leaf = {
+    id: "only",
+    widthMm: 1_800,
+    heightMm: 1_700,
+    massKg: 120,
+    infill: "open",
+    openingDegrees: 90,
+    stopOpen: true,
+    stopClosed: true,
+  };
   return {
     id,
     title,
     site: { customer, address: "", town: "" },
     installer: "",
     survey: {
-      leaves:
-        board.leaves > 1
-          ? [
-              { id: "overlapping", ...leaf, ...stops },
-              { id: "overlapped", ...leaf, ...stops },
-            ]
-          : [{ id: "only", ...leaf, ...stops }],
+      leaves: leavesLike(leaf, board.leaves > 1 ? 2 : 1),
       users: "trained-private",
       inSight: true,
       breaker: "",

@@ -2,5 +2,6 @@ export { checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { StateEffect } from "./effect.ts";
 export { draftJob } from "./draft.ts";
+export { draftInstance, leavesLike, withSurvey } from "./site.ts";
 export { bundleSchema, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
 export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, StepEntry } from "./schema.ts";

@@ -1,7 +1,7 @@
 import { ProblemsError } from "../finding/index.ts";
 import { answered, demoBundle, duet } from "../testing/shipped.ts";
 import { planJob } from "../runsheet/index.ts";
-import { draftJob, parseBundle, type JobBundle } from "./index.ts";
+import { draftInstance, draftJob, leavesLike, parseBundle, withSurvey, type JobBundle } from "./index.ts";
 
 const clone = (bundle: JobBundle) => JSON.parse(JSON.stringify(bundle)) as JobBundle;
 
@@ -36,6 +36,31 @@ describe("a job's bundle", () => {
     expect(planJob(parseBundle(bundle)).controls.findings.every((each) => each.severity === "note")).toBe(
       true,
     );
+  });
+
+  test("a new device has an id of its own and cables for its parts; drives take the leaves one after the other", () => {
+    const { devices } = demoBundle("netloft");
+    const drive = devices.find((device) => device.kind === "drive")!;
+    let job = draftJob("new", "New", "Someone", duet());
+    for (let n = 0; n < 2; n++) job = { ...job, devices: [...job.devices, draftInstance(job, drive)] };
+    expect(job.devices.map(({ id, leaf }) => [id, leaf])).toEqual([
+      ["drive-1", "overlapping"],
+      ["drive-2", "overlapped"],
+    ]);
+    expect(job.devices[0]?.cables).toEqual({ motor: { lengthM: 5, sizeMm2: 1.5 } });
+    const bundle = { format: "anvilcloud/job@1", job, board: duet(), devices, log: [] };
+    expect(parseBundle(bundle).job).toEqual(job);
+  });
+
+  test("one leaf in place of two takes the drives with it, and the job still fits", () => {
+    const { job } = demoBundle("netloft");
+    const single = withSurvey(job, { ...job.survey, leaves: leavesLike(job.survey.leaves[0]!, 1) });
+    expect(single.devices.flatMap((device) => device.leaf ?? [])).toEqual(["only", "only"]);
+    expect(parseBundle({ ...demoBundle("netloft"), job: single }).job.survey.leaves).toHaveLength(1);
+    expect(leavesLike(job.survey.leaves[0]!, 2).map((leaf) => leaf.id)).toEqual([
+      "overlapping",
+      "overlapped",
+    ]);
   });
 
   type Change = (bundle: JobBundle) => void;

@@ -1,11 +1,11 @@
 import {
   conductorSizesMm2,
+  draftInstance,
   jobSchema,
   plainNumber,
   profileOf,
   type DeviceInstance,
   type DeviceProfile,
-  type Job,
 } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Trash2 } from "lucide-react";
@@ -29,24 +29,6 @@ const Card = styled.li`
 
 const instanceSchema = jobSchema.shape.devices.element;
 const sizes = conductorSizesMm2.map((size) => ({ id: String(size), text: `${plainNumber(size, 2)} mm²` }));
-
-function newInstance(job: Job, profile: DeviceProfile): DeviceInstance {
-  const base = profile.kind;
-  const taken = new Set(job.devices.map((device) => device.id));
-  let n = 1;
-  while (taken.has(`${base}-${n}`)) n += 1;
-  const driven = new Set(job.devices.flatMap((device) => device.leaf ?? []));
-  const free = job.survey.leaves.find((leaf) => !driven.has(leaf.id)) ?? job.survey.leaves[0];
-  return {
-    id: `${base}-${n}`,
-    device: { id: profile.id, revision: profile.revision },
-    name: n > 1 ? `${profile.name} ${n}` : profile.name,
-    ...(profile.kind === "drive" && free ? { leaf: free.id } : {}),
-    cables: Object.fromEntries(
-      profile.parts.map((part) => [part.id, { lengthM: 5, sizeMm2: profile.kind === "drive" ? 1.5 : 0.75 }]),
-    ),
-  };
-}
 
 function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: DeviceProfile }) {
   const { job, change } = useJobBench();
@@ -112,7 +94,7 @@ export function DevicesForm() {
   const { job, catalogue, change } = useJobBench();
   const add = (id: string) => {
     const profile = catalogue.find((each) => each.id === id);
-    if (profile) change((now) => ({ ...now, devices: [...now.devices, newInstance(now, profile)] }));
+    if (profile) change((now) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }));
   };
   return (
     <Section title="Devices on site">

@@ -1,4 +1,4 @@
-import { jobSchema, type Leaf } from "@anvilcloud/core";
+import { jobSchema, leavesLike, withSurvey, type Leaf } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useFieldArray, type Control } from "react-hook-form";
 import { z } from "zod";
@@ -58,27 +58,14 @@ function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number;
 export function GateForm() {
   const { job, plan, change } = useJobBench();
   const form = useSection<Gate>({ survey: job.survey }, zodResolver(schema), (next) =>
-    change((now) => {
-      const ids = next.survey.leaves.map((leaf) => leaf.id);
-      const drives = now.devices.map((device) =>
-        device.leaf && !ids.includes(device.leaf) ? { ...device, leaf: ids[0] } : device,
-      );
-      return { ...now, survey: next.survey, devices: drives };
-    }),
+    change((now) => withSurvey(now, next.survey)),
   );
   const { fields, replace } = useFieldArray({ control: form.control, name: "survey.leaves", keyName: "key" });
 
   function setCount(count: string) {
     const [first] = form.getValues("survey.leaves");
     if (!first) return;
-    replace(
-      count === "1"
-        ? [{ ...first, id: "only" }]
-        : [
-            { ...first, id: "overlapping" },
-            { ...first, id: "overlapped" },
-          ],
-    );
+    replace(leavesLike(first, count === "1" ? 1 : 2));
   }
 
   return (

@@ -1,0 +1,39 @@
+import type { DeviceProfile } from "../device/index.ts";
+import type { Cable, DeviceInstance, Job, Leaf } from "./schema.ts";
+
+/** Cable assumed until someone measures: a short run of the size that is usual for it. Common practice, no published source. */
+const assumedCable = (profile: DeviceProfile): Cable => ({
+  lengthM: 5,
+  sizeMm2: profile.kind === "drive" ? 1.5 : 0.75,
+});
+
+/** A device newly put on a job: an id and a name of its own, cables assumed, a drive on the first leaf without one. */
+export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance {
+  const taken = new Set(job.devices.map((device) => device.id));
+  let n = 1;
+  while (taken.has(`${profile.kind}-${n}`)) n += 1;
+  const driven = new Set(job.devices.flatMap((device) => device.leaf ?? []));
+  const free = job.survey.leaves.find((leaf) => !driven.has(leaf.id)) ?? job.survey.leaves[0];
+  return {
+    id: `${profile.kind}-${n}`,
+    device: { id: profile.id, revision: profile.revision },
+    name: n > 1 ? `${profile.name} ${n}` : profile.name,
+    ...(profile.kind === "drive" && free ? { leaf: free.id } : {}),
+    cables: Object.fromEntries(profile.parts.map((part) => [part.id, assumedCable(profile)])),
+  };
+}
+
+/** One leaf, or a pair, alike in everything but their part: with two, one overlaps the other. */
+export function leavesLike(leaf: Leaf, count: 1 | 2): Leaf[] {
+  const ids = count === 1 ? (["only"] as const) : (["overlapping", "overlapped"] as const);
+  return ids.map((id) => ({ ...leaf, id }));
+}
+
+/** The job with another survey; drives of leaves that are gone move to the first that is there. */
+export function withSurvey(job: Job, survey: Job["survey"]): Job {
+  const ids = survey.leaves.map((leaf) => leaf.id);
+  const devices = job.devices.map((device) =>
+    device.leaf && !ids.includes(device.leaf) ? { ...device, leaf: ids[0] } : device,
+  );
+  return { ...job, survey, devices };
+}
