@@ -2,6 +2,7 @@ import {
   createBrowserRouter,
   isRouteErrorResponse,
   Link,
+  NavLink,
   Outlet,
   RouterProvider,
   useRouteError,
@@ -18,7 +19,7 @@ const Head = styled.header`
   padding: ${space.s} ${space.l};
   border-bottom: 1.5px solid ${color.strongLine};
   background: ${color.surface};
-  a {
+  > a {
     display: flex;
     align-items: center;
     gap: ${space.s};
@@ -33,6 +34,25 @@ const Head = styled.header`
   }
 `;
 
+const Places = styled.nav`
+  display: flex;
+  margin-left: auto;
+  gap: ${space.xs};
+  a {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
+    padding: 0 ${space.m};
+    color: inherit;
+    text-decoration: none;
+    border-bottom: 3px solid transparent;
+  }
+  a[aria-current="page"] {
+    border-color: ${color.accent};
+    font-weight: 700;
+  }
+`;
+
 function Frame() {
   return (
     <>
@@ -41,6 +61,12 @@ function Frame() {
           <img src="/mark.svg" width={28} height={28} alt="" />
           Anvilcloud
         </Link>
+        <Places aria-label="Places">
+          <NavLink to="/" end>
+            Jobs
+          </NavLink>
+          <NavLink to="/boards">Boards</NavLink>
+        </Places>
       </Head>
       <Outlet />
     </>
@@ -71,6 +97,11 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <span />,
     children: [
       { path: "/", lazy: () => import("./stations/jobs/jobs-page.tsx") },
+      { path: "/boards", lazy: () => import("./stations/boards/boards-page.tsx") },
+      { path: "/boards/new", lazy: () => import("./stations/boards/edit-page.tsx") },
+      { path: "/boards/compare", lazy: () => import("./stations/boards/compare-page.tsx") },
+      { path: "/boards/:id", lazy: () => import("./stations/boards/board-page.tsx") },
+      { path: "/boards/:id/edit", lazy: () => import("./stations/boards/edit-page.tsx") },
       {
         path: "/jobs/:id",
         lazy: () => import("./stations/job/job-page.tsx"),

@@ -5,6 +5,7 @@ import {
   behaviourMisfit,
   behaviourText,
   commonTerminals,
+  layoutOf,
   switchIds,
   terminalOf,
 } from "./index.ts";
@@ -33,7 +34,7 @@ describe("the catalogue of behaviours", () => {
     ["soft-stop", true, undefined],
     ["soft-stop", "on", "true or false"],
     ["command-logic", "open-only", undefined],
-    ["command-logic", "toString", "one of step-by-step, open-close, open-only"],
+    ["command-logic", "toString", "one of step-by-step, open-close, open-only, hold-to-run"],
   ] as const)("%s may be %p: %p", (id, value, misfit) => {
     expect(behaviourMisfit(id, value)).toBe(misfit);
   });
@@ -43,9 +44,10 @@ describe("looking things up on the board", () => {
   const board = duet();
 
   test("a terminal stands in its block, a pitch from its neighbour", () => {
-    const [p1, p2] = ["P1", "P2"].map((id) => terminalOf(board, id)!);
+    const p1 = terminalOf(board, "P1");
     expect(p1!.block.label).toBe("Protection");
-    expect(p2!.at.x - p1!.at.x).toBe(p1!.block.pitchMm);
+    const { terminals } = layoutOf(board);
+    expect(terminals.P2!.x - terminals.P1!.x).toBe(p1!.block.pitchMm);
     expect(terminalOf(board, "P9")).toBeUndefined();
   });
 

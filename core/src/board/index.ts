@@ -1,25 +1,29 @@
 export { behaviour, behaviourIds, behaviourMisfit, behaviourText } from "./behaviour.ts";
 export type { BehaviourId, BehaviourValue } from "./behaviour.ts";
-export { checkBoard } from "./check.ts";
-export { commonTerminals, lampOfInput, switchIds, terminalOf, terminalsOf } from "./lookup.ts";
-export type { Terminal } from "./lookup.ts";
-export { parseBoard, readBoard } from "./read.ts";
-export { boardSchema, dutySchema, idSchema, loadDutySchema, provenanceSchema, restSchema } from "./schema.ts";
-export type {
-  BoardInput,
-  BoardProfile,
-  Commit,
-  Condition,
-  ContactDuty,
-  Dial,
-  Effect,
-  Gesture,
-  Lamp,
-  LoadDuty,
-  Procedure,
-  ProcedureStep,
-  Provenance,
-  Rail,
-  SetsValue,
-  Setting,
-} from "./schema.ts";
+export { checkBoard } from "./check/index.ts";
+export { conditionText, partText, setsText } from "./describe.ts";
+export { boardFacts } from "./facts.ts";
+export type { Fact } from "./facts.ts";
+export { deliveredCards, fitBoard, usualUse, withCards } from "./fit.ts";
+export type { Fitting } from "./fit.ts";
+export { edgeOf, layoutFaults, layoutOf, overlaps, sizes, sizeToFit, textWidth } from "./layout/index.ts";
+export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/index.ts";
+export {
+  commonTerminals,
+  lampOfInput,
+  memoriesIn,
+  menuValues,
+  selectorsOf,
+  switchIds,
+  terminalOf,
+  terminalsOf,
+  travelMemories,
+} from "./lookup.ts";
+export type { MenuValue, Selector, Terminal } from "./lookup.ts";
+export { migrateBoard } from "./migrate.ts";
+export { movingThing, purposeLabel } from "./purpose.ts";
+export { inspectBoard, parseBoard, readBoard } from "./read.ts";
+export * from "./schema/index.ts";
+export { canSet, settableBehaviours } from "./settable.ts";
+export { blankBoard, headingOf, printBoard, withHeading } from "./source.ts";
+export type { Heading } from "./source.ts";

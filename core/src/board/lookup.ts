@@ -1,6 +1,5 @@
-import type { BoardInput, BoardProfile } from "./schema.ts";
-
-type Block = BoardProfile["blocks"][number];
+import { plainNumber } from "../quantity/index.ts";
+import type { Block, BoardInput, BoardProfile, Menu, MenuItem } from "./schema/index.ts";
 
 /** A terminal with its block: named by plug and number, since numbers begin again on another plug. */
 export interface Terminal {
@@ -8,19 +7,16 @@ export interface Terminal {
   label: string;
   holds: number;
   block: Block;
-  /** Place of the clamp on the face, mm. */
-  at: { x: number; y: number };
 }
 
 /** Every terminal of the board, block by block. */
 export function terminalsOf(board: BoardProfile): Terminal[] {
   return board.blocks.flatMap((block) =>
-    block.terminals.map((terminal, index) => ({
+    block.terminals.map((terminal) => ({
       id: `${block.id}${terminal.number}`,
       label: terminal.label,
       holds: terminal.holds,
       block,
-      at: { x: block.at.x + (index + 0.5) * block.pitchMm, y: block.at.y },
     })),
   );
 }
@@ -40,9 +36,84 @@ export function switchIds(board: BoardProfile): string[] {
   return board.dips.flatMap((dip) => dip.delivered.map((_, index) => `${dip.id}${index + 1}`));
 }
 
+/** A control that stands at one of a few named positions: a switch, a slide or a jumper. */
+export interface Selector {
+  id: string;
+  kind: "switch" | "slide" | "jumper";
+  label: string;
+  positions: readonly string[];
+  delivered: string;
+}
+
+/** Every switch, slide and jumper of the board. */
+export function selectorsOf(board: BoardProfile): Selector[] {
+  return [
+    ...board.dips.flatMap((dip) =>
+      dip.delivered.map((delivered, index): Selector => {
+        const id = `${dip.id}${index + 1}`;
+        return { id, kind: "switch", label: id, positions: ["on", "off"], delivered };
+      }),
+    ),
+    ...board.slides.map(({ id, label, positions, delivered }): Selector => ({
+      id,
+      kind: "slide",
+      label,
+      positions,
+      delivered,
+    })),
+    ...board.jumpers.map(({ id, label, pins, delivered }): Selector => ({
+      id,
+      kind: "jumper",
+      label,
+      positions: pins === 2 ? ["on", "parked"] : ["1-2", "2-3"],
+      delivered,
+    })),
+  ];
+}
+
+/** A value kept behind a menu entry, with everything its display can show for it. */
+export interface MenuValue {
+  item: MenuItem;
+  menu: Menu;
+  positions: string[];
+  delivered: string;
+}
+
+function positionsOf({ number, choices }: MenuItem): string[] {
+  if (!number) return (choices ?? []).map((choice) => choice.shows);
+  const steps = Math.min(1_000, Math.round((number.to - number.from) / number.step));
+  return Array.from({ length: steps + 1 }, (_, at) => plainNumber(number.from + at * number.step, 2));
+}
+
+/** Every value of the board's menus. */
+export function menuValues(board: BoardProfile): MenuValue[] {
+  return (board.panel?.menus ?? []).flatMap((menu) =>
+    menu.items
+      .filter((item) => item.number ?? item.choices)
+      .map((item) => ({
+        item,
+        menu,
+        positions: positionsOf(item),
+        delivered: item.number
+          ? plainNumber(item.number.delivered, 2)
+          : (item.delivered ?? item.choices?.[0]?.shows ?? ""),
+      })),
+  );
+}
+
 /** The lamp that tells an input's state, where the board has one. */
 export function lampOfInput(board: BoardProfile, inputId: string) {
   return board.lamps.find((lamp) =>
     lamp.shows.some((row) => row.when.closed === inputId || row.when.open === inputId),
   );
+}
+
+/** A step's learned or forgotten memories as a list. */
+export function memoriesIn(effect: string | readonly string[] | undefined): readonly string[] {
+  return effect === undefined ? [] : typeof effect === "string" ? [effect] : effect;
+}
+
+/** True when a learning of this board holds the leaf's travel. */
+export function travelMemories(board: BoardProfile): string[] {
+  return board.memories.filter((memory) => memory.holds === "travel").map((memory) => memory.id);
 }

@@ -115,7 +115,7 @@ interface Source {
 function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Source[] {
   if (!at.powered) return [];
   const rails = at.board.rails
-    .filter((rail) => rail.live === "always")
+    .filter((rail) => rail.live === "always" || rail.live === "awake")
     .map((rail) => ({
       kind: rail.kind,
       plus: terminalNode(rail.plus[0] ?? ""),
@@ -190,7 +190,7 @@ function suppliesOf(at: Installation): Record<string, SupplyState> {
 
 /**
  * Reads the circuit: whether each input's loop to its common is closed, through which wires, links and contacts, and
- * which devices are supplied. Rails that live only while something moves count as dead: the gate rests.
+ * which devices are supplied. Rails that live only while something moves count as dead: the leaf rests, the board is awake.
  */
 export function readCircuit(at: Installation): Readings {
   const supplies = suppliesOf(at);

@@ -79,7 +79,7 @@ describe("what the board cannot give is said", () => {
     expect(codes({ "automatic-closing-time": 30 })).toEqual(["value-rounded"]);
     expect(codes({ "automatic-closing-time": 300 })).toEqual(["value-out-of-reach"]);
     expect(codes({ "leaf-delay-opening": 2 })).toEqual(["behaviour-not-settable"]);
-    expect(codes({ "pre-warning": 5 })).toEqual(["behaviours-fight"]);
+    expect(codes({ "pre-warning": 5 })).toEqual(["value-out-of-reach"]);
     expect(codes({ "leaf-count": 1, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
   });
 
@@ -108,13 +108,14 @@ describe("states", () => {
     const moved = {
       switches: { ...delivered.switches, S1: "on" as const },
       dials: { ...delivered.dials, V2: "12:00" },
+      values: {},
     };
     const findings = commitFindings(board, moved, delivered);
     expect(findings.map((each) => [each.values.controls, each.values.gesture])).toEqual(
       [
-        ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
         ["S1", "Hold CALL for 5 s; the board reads the switches."],
-      ].sort((a, b) => (a[0]! < b[0]! ? -1 : 1)),
+        ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
+      ],
     );
     expect(commitFindings(board, moved, moved)).toEqual([]);
   });

@@ -1,38 +1,65 @@
 import {
   behaviour,
   behaviourText,
+  menuValues,
+  settableBehaviours,
   type BehaviourId,
   type BehaviourValue,
   type BoardProfile,
-  type Dial,
+  type SetsValue,
 } from "../board/index.ts";
-import { finding, type Finding, type Subject } from "../finding/index.ts";
+import { finding, type Finding } from "../finding/index.ts";
 import { clockToFraction, fractionToClock, listed, plainNumber } from "../quantity/index.ts";
 import { behavioursOf, isDiscrete, type Wishes } from "./fit.ts";
-import type { Given, PlannedControl } from "./plan.ts";
-import { dialGives, movedControls, safeFractions, zoneAt, type Positions } from "./positions.ts";
+import type { GivenBehaviour, PlannedControl } from "./plan.ts";
+import {
+  behavioursAt,
+  dialGives,
+  dialLives,
+  movedControls,
+  safeFractions,
+  valueGives,
+  zoneAt,
+  controlKinds,
+  type Positions,
+} from "./positions.ts";
+import { controlSubject, controlSubjects } from "./subjects.ts";
 
 const textOf = (id: BehaviourId, value: BehaviourValue | undefined) =>
   value === undefined ? "nothing" : behaviourText(id, value);
 
-function subjectsOf(control: PlannedControl): Subject[] {
-  return control.parts.map((id) => ({ kind: control.kind === "dial" ? "dial" : "switch", id }));
+/** What a control can give, part by part: a dial's zones, a menu entry's number or choices, the rows of switches. */
+function partsOf(board: BoardProfile, control: PlannedControl): { sets: Record<string, SetsValue> }[] {
+  if (control.kind === "dials") return board.dials.find((each) => each.id === control.id)?.zones ?? [];
+  if (control.kind === "switches")
+    return board.settings.find((each) => each.of.join("+") === control.id)?.rows ?? [];
+  const item = menuValues(board).find((each) => each.item.id === control.id)?.item;
+  return item?.number ? [item.number] : (item?.choices ?? []);
 }
 
-/** The least and most a dial gives of a behaviour, over the zones that set it. */
-function reach(dial: Dial, id: BehaviourId): { least: number; most: number } | undefined {
-  const ends = dial.zones.flatMap((zone) => {
-    const sets = zone.sets[id];
+/** The least and most a control gives of a behaviour, over the parts that set it. */
+function reach(
+  parts: readonly { sets: Record<string, SetsValue> }[],
+  id: BehaviourId,
+): { least: number; most: number } | undefined {
+  const ends = parts.flatMap((part) => {
+    const sets = part.sets[id];
     if (typeof sets === "object") return [sets.from, sets.to];
     return typeof sets === "number" ? [sets] : [];
   });
   return ends.length ? { least: Math.min(...ends), most: Math.max(...ends) } : undefined;
 }
 
+const roundedWhy: Record<PlannedControl["kind"], string> = {
+  dials: "A dial is set by eye to a quarter of an hour on the clock.",
+  switches: "Switches give a few fixed values.",
+  values: "The entry goes in steps.",
+};
+
 function numberFinding(
+  board: BoardProfile,
   control: PlannedControl,
-  dial: Dial,
-  { behaviour: id, wanted, given }: Given,
+  { behaviour: id, wanted, given }: GivenBehaviour,
 ): Finding[] {
   if (
     isDiscrete(id) ||
@@ -41,16 +68,17 @@ function numberFinding(
     Math.abs(wanted - given) < 0.05
   )
     return [];
-  const range = reach(dial, id);
+  const range = reach(partsOf(board, control), id);
   const values = {
     behaviour: behaviour(id).label,
     wanted: textOf(id, wanted),
     given: textOf(id, given),
     control: control.label,
-    clock: control.planned[0] ?? "",
+    clock: control.planned.join(", "),
+    reason: roundedWhy[control.kind],
   };
-  const subjects = [...subjectsOf(control), { kind: "behaviour" as const, id }];
-  if (range && (wanted < range.least || wanted > range.most))
+  const subjects = [...controlSubjects(board, control), { kind: "behaviour" as const, id }];
+  if (range && (wanted < range.least - 0.05 || wanted > range.most + 0.05))
     return [
       finding("value-out-of-reach", subjects, {
         ...values,
@@ -61,20 +89,40 @@ function numberFinding(
   return [finding("value-rounded", subjects, values)];
 }
 
+/** Trap 46: a dial that something is wanted of and that another setting keeps dead. */
+function deadDial(board: BoardProfile, control: PlannedControl, positions: Positions): Finding[] {
+  const dial = control.kind === "dials" ? board.dials.find((each) => each.id === control.id) : undefined;
+  if (!dial?.live || dialLives(dial, positions, behavioursAt(board, positions))) return [];
+  const { behaviour: id, is, control: other, at } = dial.live;
+  const needs = id
+    ? `${behaviour(id).label.toLowerCase()} is not ${textOf(id, is)}`
+    : `${other} does not stand at ${at}`;
+  return [finding("dial-not-live", controlSubjects(board, control), { dial: control.label, reason: needs })];
+}
+
 /** What a planned control cannot give as wanted: rounding, reach, and wishes that fight over it. */
-export function controlFindings(board: BoardProfile, control: PlannedControl): Finding[] {
-  const dial = control.kind === "dial" ? board.dials.find((each) => each.id === control.id) : undefined;
+export function controlFindings(
+  board: BoardProfile,
+  control: PlannedControl,
+  positions: Positions,
+): Finding[] {
+  if (control.gives.every(({ wanted }) => wanted === undefined)) return [];
+  const dead = deadDial(board, control, positions);
+  if (dead.length) return dead;
+  const findings = control.gives.flatMap((given) => numberFinding(board, control, given));
   const unmet = control.gives.filter(
     ({ behaviour: id, wanted, given }) =>
-      wanted !== undefined && wanted !== given && (isDiscrete(id) || !dial || given === undefined),
+      wanted !== undefined && wanted !== given && (isDiscrete(id) || typeof given !== "number"),
   );
-  const findings = dial ? control.gives.flatMap((given) => numberFinding(control, dial, given)) : [];
   if (unmet.length === 0) return findings;
   return [
     ...findings,
     finding(
       "behaviours-fight",
-      [...subjectsOf(control), ...unmet.map(({ behaviour: id }) => ({ kind: "behaviour" as const, id }))],
+      [
+        ...controlSubjects(board, control),
+        ...unmet.map(({ behaviour: id }) => ({ kind: "behaviour" as const, id })),
+      ],
       {
         control: control.label,
         behaviours: listed(
@@ -93,17 +141,21 @@ export function controlFindings(board: BoardProfile, control: PlannedControl): F
   ];
 }
 
-/** Wishes that no control of the board carries. */
+/** Wishes that no control of the board carries; what the board does by itself as wanted is none. */
 export function unsettableFindings(board: BoardProfile, wishes: Wishes): Finding[] {
-  const settable = new Set<string>([
-    ...behavioursOf(board.settings.flatMap((setting) => setting.rows)),
-    ...behavioursOf(board.dials.flatMap((dial) => dial.zones)),
-  ]);
+  const settable = settableBehaviours(board);
   return (Object.keys(wishes) as BehaviourId[])
-    .filter((id) => wishes[id] !== undefined && !settable.has(id))
-    .map((id) =>
-      finding("behaviour-not-settable", [{ kind: "behaviour", id }], { behaviour: behaviour(id).label }),
-    );
+    .filter((id) => wishes[id] !== undefined && !settable.has(id) && wishes[id] !== board.fixed[id])
+    .map((id) => {
+      const fixed = board.fixed[id];
+      return fixed === undefined
+        ? finding("behaviour-not-settable", [{ kind: "behaviour", id }], { behaviour: behaviour(id).label })
+        : finding("fixed-otherwise", [{ kind: "behaviour", id }], {
+            behaviour: behaviour(id).label,
+            wanted: textOf(id, wishes[id]),
+            given: textOf(id, fixed),
+          });
+    });
 }
 
 /** Trap 13: a dial of two functions that stands in another zone than the planned one. */
@@ -137,44 +189,67 @@ export function thresholdFindings(board: BoardProfile, now: Positions, planned: 
 /** Trap 14: controls that were moved and whose commit gesture is still owed. */
 export function commitFindings(board: BoardProfile, now: Positions, inForce: Positions): Finding[] {
   const moved = movedControls(now, inForce);
-  return board.commits.flatMap((commit): Finding[] => {
-    const ids = moved[commit.for];
-    if (!ids.length) return [];
-    const kind = commit.for === "dials" ? ("dial" as const) : ("switch" as const);
-    const names =
-      commit.for === "dials" ? ids.map((id) => board.dials.find((dial) => dial.id === id)?.label ?? id) : ids;
+  return controlKinds.flatMap((kind): Finding[] => {
+    const commit = board.commits.find((each) => each.for === kind);
+    const ids = moved[kind];
+    if (!commit || !ids.length) return [];
+    const name = (id: string) =>
+      board.dials.find((dial) => dial.id === id)?.label ??
+      menuValues(board).find(({ item }) => item.id === id)?.item.label ??
+      id;
+    const key = "hold" in commit.by ? [{ kind: "key" as const, id: commit.by.hold.key }] : [];
     return [
-      finding("not-committed", [...ids.map((id) => ({ kind, id })), { kind: "key", id: commit.hold.key }], {
-        controls: listed(names),
+      finding("not-committed", [...ids.map((id) => controlSubject(board, kind, id)), ...key], {
+        controls: listed(ids.map(kind === "switches" ? (id) => id : name)),
         gesture: commit.says,
       }),
     ];
   });
 }
 
-/** Trap 1: a force that is too low for learning, where the dial stands; the target is the planned position, or the least that will do. */
+/** Trap 1: a force that is too low for learning, where its control stands; the target is the planned position, or the least that will do. */
 export function forceFindings(
   board: BoardProfile,
   at: Positions,
   least: number,
   planned: Positions,
+  id: BehaviourId = "force",
 ): Finding[] {
-  const dial = board.dials.find((each) => behavioursOf(each.zones).includes("force"));
-  if (!dial) return [];
-  const forceAt = (fraction: number) => Number(dialGives(dial, fraction).force ?? 0);
-  const clock = at.dials[dial.id] ?? dial.delivered;
-  const given = forceAt(clockToFraction(clock, dial.sweep));
-  if (given >= least) return [];
-  const plannedAt = clockToFraction(planned.dials[dial.id] ?? dial.delivered, dial.sweep);
-  const target = [plannedAt, ...safeFractions(dial)].find((fraction) => forceAt(fraction) >= least);
-  return [
-    finding("force-off-for-learning", [{ kind: "dial", id: dial.id }], {
-      dial: dial.label,
-      clock,
-      behaviour: "force",
-      value: given === 0 ? "off" : `${plainNumber(given)} %`,
-      least: `${plainNumber(least)} %`,
-      target: target === undefined ? "more force" : fractionToClock(target, dial.sweep),
-    }),
-  ];
+  const told = (
+    control: string,
+    clock: string,
+    given: number,
+    target: string | undefined,
+    kind: "dial" | "value",
+    subject: string,
+  ) =>
+    given >= least
+      ? []
+      : [
+          finding("force-off-for-learning", [{ kind, id: subject }], {
+            dial: control,
+            clock,
+            behaviour: behaviour(id).label.toLowerCase(),
+            value: given === 0 ? "off" : `${plainNumber(given)} %`,
+            least: `${plainNumber(least)} %`,
+            target: target ?? "more force",
+          }),
+        ];
+  const dial = board.dials.find((each) => behavioursOf(each.zones).includes(id));
+  if (dial) {
+    const forceAt = (fraction: number) => Number(dialGives(dial, fraction)[id] ?? 0);
+    const clock = at.dials[dial.id] ?? dial.delivered;
+    const plannedAt = clockToFraction(planned.dials[dial.id] ?? dial.delivered, dial.sweep);
+    const target = [plannedAt, ...safeFractions(dial)].find((fraction) => forceAt(fraction) >= least);
+    const to = target === undefined ? undefined : fractionToClock(target, dial.sweep);
+    return told(dial.label, clock, forceAt(clockToFraction(clock, dial.sweep)), to, "dial", dial.id);
+  }
+  const value = menuValues(board).find(({ item }) => item.number?.sets[id] !== undefined);
+  if (!value) return [];
+  const forceAt = (shows: string) => Number(valueGives(value.item, shows)[id] ?? 0);
+  const shows = at.values[value.item.id] ?? value.delivered;
+  const target = [planned.values[value.item.id] ?? "", ...value.positions].find(
+    (each) => forceAt(each) >= least,
+  );
+  return told(value.item.label, shows, forceAt(shows), target, "value", value.item.id);
 }

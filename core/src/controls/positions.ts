@@ -1,29 +1,38 @@
-import type { BehaviourId, BehaviourValue, BoardProfile, Dial, SetsValue } from "../board/index.ts";
+import {
+  menuValues,
+  selectorsOf,
+  type BehaviourId,
+  type BehaviourValue,
+  type BoardProfile,
+  type Dial,
+  type MenuItem,
+  type SetsValue,
+} from "../board/index.ts";
 import { clockToFraction, readableFractions } from "../quantity/index.ts";
 
-/** Where every control stands: switches by id ("S2"), dials as clock times. */
+/** Where every control stands: switches, slides and jumpers by id, dials as clock times, menu values as displayed. */
 export interface Positions {
-  switches: Readonly<Record<string, "on" | "off">>;
+  switches: Readonly<Record<string, string>>;
   dials: Readonly<Record<string, string>>;
+  values: Readonly<Record<string, string>>;
 }
 
+/** The kinds of control, as positions are kept and commit gestures name them. */
+export const controlKinds = ["switches", "dials", "values"] as const;
+
+export type Given = Partial<Record<BehaviourId, BehaviourValue>>;
+
 /** Positions as noted on site, otherwise as delivered. */
-export function foundPositions(
-  board: BoardProfile,
-  noted: { switches: Readonly<Record<string, "on" | "off">>; dials: Readonly<Record<string, string>> },
-): Positions {
-  const switches = Object.fromEntries(
-    board.dips.flatMap((dip) =>
-      dip.delivered.map((delivered, at) => {
-        const id = `${dip.id}${at + 1}`;
-        return [id, noted.switches[id] ?? delivered] as const;
-      }),
+export function foundPositions(board: BoardProfile, noted: Partial<Positions> = {}): Positions {
+  return {
+    switches: Object.fromEntries(
+      selectorsOf(board).map(({ id, delivered }) => [id, noted.switches?.[id] ?? delivered]),
     ),
-  );
-  const dials = Object.fromEntries(
-    board.dials.map((dial) => [dial.id, noted.dials[dial.id] ?? dial.delivered]),
-  );
-  return { switches, dials };
+    dials: Object.fromEntries(board.dials.map(({ id, delivered }) => [id, noted.dials?.[id] ?? delivered])),
+    values: Object.fromEntries(
+      menuValues(board).map(({ item, delivered }) => [item.id, noted.values?.[item.id] ?? delivered]),
+    ),
+  };
 }
 
 /** The zone of a dial at a fraction of its sweep; a threshold belongs to the zone that begins there. */
@@ -31,43 +40,72 @@ export function zoneAt(dial: Dial, fraction: number): Dial["zones"][number] {
   return dial.zones.find((zone) => fraction < zone.to) ?? dial.zones[dial.zones.length - 1]!;
 }
 
-function valueIn(sets: SetsValue, zone: { from: number; to: number }, fraction: number): BehaviourValue {
-  if (typeof sets !== "object") return sets;
-  return sets.from + ((fraction - zone.from) / (zone.to - zone.from)) * (sets.to - sets.from);
-}
-
-/** What a dial sets at a fraction of its sweep; linear within a zone. */
-export function dialGives(dial: Dial, fraction: number): Partial<Record<BehaviourId, BehaviourValue>> {
-  const zone = zoneAt(dial, fraction);
+function valuesWithin(
+  sets: Readonly<Record<string, SetsValue>>,
+  range: { from: number; to: number },
+  at: number,
+): Given {
+  const part = (at - range.from) / (range.to - range.from);
   return Object.fromEntries(
-    Object.entries(zone.sets).map(([id, sets]) => [id, valueIn(sets, zone, fraction)]),
+    Object.entries(sets).map(([id, value]) => [
+      id,
+      typeof value === "object" ? value.from + part * (value.to - value.from) : value,
+    ]),
   );
 }
 
-/** What all controls set together where they stand. Switch positions the profile does not list set nothing. */
-export function behavioursAt(
-  board: BoardProfile,
-  positions: Positions,
-): Partial<Record<BehaviourId, BehaviourValue>> {
-  const given: Partial<Record<BehaviourId, BehaviourValue>> = {};
+/** What a dial sets at a fraction of its sweep; linear within a zone. */
+export function dialGives(dial: Dial, fraction: number): Given {
+  const zone = zoneAt(dial, fraction);
+  return valuesWithin(zone.sets, zone, fraction);
+}
+
+/** What a menu entry sets while its display shows this; nothing for what it cannot show. */
+export function valueGives({ number, choices }: MenuItem, shows: string): Given {
+  if (number) return valuesWithin(number.sets, number, Number(shows));
+  return (choices?.find((choice) => choice.shows === shows)?.sets ?? {}) as Given;
+}
+
+/** What switches, slides and jumpers set where they stand; positions the profile does not list set nothing. */
+function settingsGive(board: BoardProfile, switches: Positions["switches"]): Given {
+  const given: Given = {};
   for (const setting of board.settings) {
     const row = setting.rows.find((each) =>
-      each.at.every((at, index) => positions.switches[setting.switches[index]!] === at),
+      each.at.every((at, index) => switches[setting.of[index]!] === at),
     );
     Object.assign(given, row?.sets);
   }
+  return given;
+}
+
+/** True while a dial counts: one that lives only under a condition of switches or of behaviours is dead without it. */
+export function dialLives(dial: Dial, positions: Positions, given: Given): boolean {
+  const { live } = dial;
+  if (!live) return true;
+  if (live.control !== undefined && positions.switches[live.control] !== live.at) return false;
+  if (live.behaviour === undefined) return true;
+  const value = given[live.behaviour];
+  if (live.is !== undefined && value !== live.is) return false;
+  return live.atLeast === undefined || (typeof value === "number" && value >= live.atLeast);
+}
+
+/** What all controls set together where they stand, and what the board does by itself. */
+export function behavioursAt(board: BoardProfile, positions: Positions): Given {
+  const given: Given = { ...board.fixed, ...settingsGive(board, positions.switches) };
+  for (const { item, delivered } of menuValues(board))
+    Object.assign(given, valueGives(item, positions.values[item.id] ?? delivered));
   for (const dial of board.dials) {
+    if (!dialLives(dial, positions, given)) continue;
     const clock = positions.dials[dial.id] ?? dial.delivered;
     Object.assign(given, dialGives(dial, clockToFraction(clock, dial.sweep)));
   }
   return given;
 }
 
-/** Ids of the controls that stand differently in the two. */
-export function movedControls(a: Positions, b: Positions): { switches: string[]; dials: string[] } {
-  const differ = <T>(x: Readonly<Record<string, T>>, y: Readonly<Record<string, T>>) =>
-    Object.keys(x).filter((id) => x[id] !== y[id]);
-  return { switches: differ(a.switches, b.switches), dials: differ(a.dials, b.dials) };
+/** Ids of the controls that stand differently in the two, by kind. */
+export function movedControls(a: Positions, b: Positions): Record<keyof Positions, string[]> {
+  const differ = (kind: keyof Positions) => Object.keys(a[kind]).filter((id) => a[kind][id] !== b[kind][id]);
+  return { switches: differ("switches"), dials: differ("dials"), values: differ("values") };
 }
 
 /** Positions of a dial that can be read off, clear of the thresholds between its zones. */

@@ -51,7 +51,7 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
 
 /** Reads a device from YAML. Throws ProblemsError with line and column of everything that is wrong. */
 export function readDevice(text: string, file: string): DeviceProfile {
-  return readYaml(text, file, deviceSchema, checkDevice);
+  return readYaml(text, file, { schema: deviceSchema, check: checkDevice });
 }
 
 /** Reads a device that is data already. Throws ProblemsError with the place of each fault. */

@@ -2,13 +2,13 @@ import { z } from "zod";
 import { dutySchema, idSchema, loadDutySchema, provenanceSchema, restSchema } from "../board/index.ts";
 
 const label = z.string().min(1).max(80);
-const volts = z.number().positive().max(400);
+const volts = z.number().positive().max(420);
 const milliamps = z.number().min(0).max(20_000);
 
 /** Core colours by their two-letter codes, as IEC 60757 gives them (from memory). */
 const coreColours = ["BK", "BN", "RD", "OG", "YE", "GN", "BU", "VT", "GY", "WH", "PK", "TQ", "GNYE"] as const;
 
-const poles = z.strictObject({ plus: idSchema, minus: idSchema });
+const poles = z.strictObject({ plus: idSchema, minus: idSchema, third: idSchema.optional() });
 
 /** A device profile, `anvilcloud/device@1`. */
 export const deviceSchema = z.strictObject({
@@ -27,8 +27,16 @@ export const deviceSchema = z.strictObject({
     "flashing-light",
     "drive",
     "converter",
+    "sensor",
+    "loop-detector",
+    "traffic-light",
+    "gate-board",
   ]),
   source: provenanceSchema,
+  limits: z
+    .enum(["stops", "switches", "series", "one-core", "magnets", "encoder"])
+    .optional()
+    .describe("How a drive finds the ends of its travel."),
   parts: z
     .array(
       z.strictObject({ id: idSchema, label, strands: z.enum(["solid", "flexible"]).default("flexible") }),

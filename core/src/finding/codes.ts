@@ -3,7 +3,22 @@ export type Severity = "danger" | "fault" | "caution" | "note";
 
 /** What a finding is about, so that the interface can show it there. */
 export interface Subject {
-  kind: "terminal" | "link" | "switch" | "dial" | "lamp" | "input" | "rail" | "device" | "behaviour" | "key";
+  kind:
+    | "terminal"
+    | "link"
+    | "switch"
+    | "slide"
+    | "jumper"
+    | "dial"
+    | "value"
+    | "lamp"
+    | "display"
+    | "input"
+    | "rail"
+    | "slot"
+    | "device"
+    | "behaviour"
+    | "key";
   id: string;
 }
 
@@ -18,6 +33,7 @@ export const findingCodes = {
   /** Trap 20 */ "ac-on-dc": "danger",
   /** Trap 29 */ "rail-overloaded": "fault",
   /** Trap 30 */ "automatic-closing-unprotected": "danger",
+  /** Trap 46 */ "dial-not-live": "note",
   /** Trap 39 */ "open-contact-on-closed-input": "fault",
   "contacts-chained": "note",
   "device-unplaced": "fault",
@@ -26,6 +42,7 @@ export const findingCodes = {
   "value-out-of-reach": "caution",
   "behaviours-fight": "fault",
   "behaviour-not-settable": "caution",
+  "fixed-otherwise": "caution",
   "leaf-without-drive": "fault",
   "leaf-without-stops": "fault",
   "firmware-unknown": "caution",

@@ -5,4 +5,7 @@ export type { FindingWords } from "./words.ts";
 export { pathText, problemText, ProblemsError, shown } from "./problem.ts";
 export type { Problem } from "./problem.ts";
 export { parseWith, problemsOf, valueAt } from "./zod.ts";
-export { readYaml } from "./yaml.ts";
+export { inspectYaml, readYaml } from "./yaml.ts";
+export type { Inspected } from "./yaml.ts";
+export { isRecord, migrateDocument } from "./migrate.ts";
+export type { Migration } from "./migrate.ts";

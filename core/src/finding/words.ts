@@ -76,8 +76,8 @@ const table: Record<FindingCode, FindingWords> = {
   },
   "value-rounded": {
     what: "{behaviour}: {wanted} wanted, {given} given by {control} at {clock}.",
-    why: "A dial is set by eye to a quarter of an hour on the clock.",
-    remedy: "Time it at the gate and trim when the difference matters.",
+    why: "{reason}",
+    remedy: "Time or measure it on site and trim when the difference matters.",
   },
   "value-out-of-reach": {
     what: "{behaviour}: {wanted} wanted, {control} goes from {least} to {most}.",
@@ -93,6 +93,16 @@ const table: Record<FindingCode, FindingWords> = {
     what: "{behaviour} cannot be set on this board.",
     why: "No control of the profile sets it.",
     remedy: "Check that the board does it by itself, or drop the wish.",
+  },
+  "fixed-otherwise": {
+    what: "{behaviour}: {wanted} wanted, and this board has {given}.",
+    why: "The board does it by itself; no control changes it.",
+    remedy: "Accept {given}, or choose another board.",
+  },
+  "dial-not-live": {
+    what: "{dial} does not count: {reason}.",
+    why: "This dial lives only together with another setting; turned alone it changes nothing.",
+    remedy: "Leave it, or set the other control first and turn it then.",
   },
   "leaf-without-drive": {
     what: "The {leaf} leaf has no drive.",

@@ -7,6 +7,21 @@ import { problemsOf } from "./zod.ts";
 const largestFile = 1_000_000;
 /** Most times aliases may expand; keeps a small file from growing without end. */
 const mostAliases = 100;
+/** Deepest nesting read, in levels: a profile needs about ten. */
+const deepestNesting = 60;
+
+/** How deep brackets, or list dashes on one line, could nest; cheap, and never less than the truth for them. */
+function deepest(text: string): number {
+  let depth = 0;
+  let most = 0;
+  for (const character of text) {
+    if (character === "[" || character === "{") most = Math.max(most, ++depth);
+    else if ((character === "]" || character === "}") && depth > 0) depth -= 1;
+  }
+  for (const [dashes] of text.matchAll(/(?:[-?] +)+/g)) most = Math.max(most, dashes.length / 2);
+  for (const [indent] of text.matchAll(/^ +/gm)) most = Math.max(most, indent.length / 2);
+  return most;
+}
 
 function placed(problem: Problem, document: Document, lines: LineCounter): Problem {
   const keys = problem.path.match(/[^.[\]]+/g) ?? [];
@@ -21,44 +36,75 @@ function placed(problem: Problem, document: Document, lines: LineCounter): Probl
   return { ...problem, line: 1, column: 1 };
 }
 
-/**
- * Reads one YAML document against a schema and a checker of its own.
- * Throws ProblemsError whose problems carry line and column; text that is no YAML, too large, or full of aliases is
- * refused the same way.
- */
-export function readYaml<S extends z.ZodType>(
+/** A document as far as it could be read: its value when it fits the schema, and everything that is wrong with it. */
+export interface Inspected<T> {
+  value?: T;
+  problems: Problem[];
+}
+
+/** What is read into what: a schema, a checker beyond it, and the way from earlier formats to the newest. */
+export interface Reading<S extends z.ZodType> {
+  schema: S;
+  check?: (value: z.output<S>, file: string) => Problem[];
+  migrate?: (document: unknown) => unknown;
+}
+
+/** The text as YAML, or the one reason why it is none that is read. */
+function parsed(
   text: string,
   file: string,
-  schema: S,
-  check: (value: z.output<S>, file: string) => Problem[] = () => [],
-): z.output<S> {
-  const refuse = (expected: string, found: string, remedy: string, line = 1, column = 1): never => {
-    throw new ProblemsError([{ file, path: "document", expected, found, remedy, line, column }]);
-  };
+): { document: Document; lines: LineCounter; value: unknown } | Problem {
+  const refused = (expected: string, found: string, remedy: string, line = 1, column = 1): Problem => ({
+    file,
+    path: "document",
+    expected,
+    found,
+    remedy,
+    line,
+    column,
+  });
   if (text.length > largestFile)
-    refuse(`at most ${largestFile} characters`, `${text.length}`, "Split or shorten the file.");
+    return refused(`at most ${largestFile} characters`, `${text.length}`, "Split or shorten the file.");
+  if (deepest(text) > deepestNesting)
+    return refused(`at most ${deepestNesting} levels`, "deeper nesting", "Write it flatter.");
   const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines });
+  const document = parseDocument(text, { lineCounter: lines, merge: true });
   const [syntax] = document.errors;
   if (syntax) {
     const { line, col } = lines.linePos(syntax.pos[0]);
-    refuse(
-      "well-formed YAML",
-      syntax.message.split("\n")[0] ?? "a syntax error",
-      "Correct the line.",
-      line,
-      col,
-    );
+    const said = syntax.message.split("\n")[0] ?? "a syntax error";
+    return refused("well-formed YAML", said, "Correct the line.", line, col);
   }
-  let value: unknown;
   try {
-    value = document.toJS({ maxAliasCount: mostAliases });
+    return { document, lines, value: document.toJS({ maxAliasCount: mostAliases }) };
   } catch (error) {
-    refuse("few aliases", shown((error as Error).message), "Write the repeated parts out.");
+    return refused("few aliases", shown((error as Error).message), "Write the repeated parts out.");
   }
-  const parsed = schema.safeParse(value);
-  const problems = parsed.success ? check(parsed.data, file) : problemsOf(parsed.error, value, file);
-  if (problems.length || !parsed.success)
-    throw new ProblemsError(problems.map((problem) => placed(problem, document, lines)));
-  return parsed.data;
+}
+
+/**
+ * Looks at one YAML document: what it is when it fits the schema, and every problem with line and column. Text that is no
+ * YAML, too large, nested too deeply, or full of aliases is one problem.
+ */
+export function inspectYaml<S extends z.ZodType>(
+  text: string,
+  file: string,
+  { schema, check = () => [], migrate = (document) => document }: Reading<S>,
+): Inspected<z.output<S>> {
+  const read = parsed(text, file);
+  if (!("document" in read)) return { problems: [read] };
+  const value = migrate(read.value);
+  const result = schema.safeParse(value);
+  const problems = result.success ? check(result.data, file) : problemsOf(result.error, value, file);
+  return {
+    ...(result.success ? { value: result.data } : {}),
+    problems: problems.map((problem) => placed(problem, read.document, read.lines)),
+  };
+}
+
+/** Reads one YAML document. Throws ProblemsError with everything that is wrong, as `inspectYaml` finds it. */
+export function readYaml<S extends z.ZodType>(text: string, file: string, reading: Reading<S>): z.output<S> {
+  const { value, problems } = inspectYaml(text, file, reading);
+  if (problems.length || value === undefined) throw new ProblemsError(problems);
+  return value;
 }

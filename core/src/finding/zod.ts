@@ -35,16 +35,50 @@ function expectation(issue: Issue): { expected: string; remedy: string } {
     case "unrecognized_keys":
       return {
         expected: "only the keys of this format",
-        remedy: `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.`,
+        remedy: issue.keys.some((key) => key.includes(" "))
+          ? "A text with a comma inside { } must stand in quotes."
+          : `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.`,
       };
     default:
       return { expected: issue.message, remedy: "Write it as the format describes." };
   }
 }
 
+/**
+ * A union's refusal told as that of the alternative meant: the one that was followed furthest; where none was followed
+ * at all, what each of them would have taken.
+ */
+function meant(issue: Issue): Issue[] {
+  if (issue.code !== "invalid_union" || issue.errors.length === 0) return [issue];
+  const branches = issue.errors.map((issues) =>
+    issues.flatMap((each) => meant({ ...each, path: [...issue.path, ...each.path] } as Issue)),
+  );
+  const depth = (issues: Issue[]) => Math.max(0, ...issues.map((each) => each.path.length));
+  const own = issue.path.length;
+  const typeOnly = (issues: Issue[]) =>
+    issues.some((each) => each.code === "invalid_type" && each.path.length === own);
+  const followed = branches.filter((issues) => !typeOnly(issues));
+  const [best] = [...followed].sort(
+    (a, b) => unknownKeys(a) - unknownKeys(b) || a.length - b.length || depth(b) - depth(a),
+  );
+  if (best) return best;
+  const kinds = branches
+    .flat()
+    .flatMap((each) => (each.code === "invalid_type" ? [kindText(each.expected)] : []));
+  return [{ ...issue, code: "custom", message: [...new Set(kinds)].join(" or ") || issue.message } as Issue];
+}
+
+const unknownKeys = (issues: Issue[]) =>
+  issues.reduce((sum, each) => sum + (each.code === "unrecognized_keys" ? each.keys.length : 0), 0);
+
+const kindText = (type: string) =>
+  ({ string: "a text", number: "a number", boolean: "true or false", object: "a mapping", array: "a list" })[
+    type
+  ] ?? `a value of type ${type}`;
+
 /** A schema's refusal as problems with their place in the document. */
 export function problemsOf(error: z.ZodError, document: unknown, file: string): Problem[] {
-  return error.issues.map((issue) => ({
+  return error.issues.flatMap(meant).map((issue) => ({
     file,
     path: pathText(issue.path),
     ...expectation(issue),

@@ -1,7 +1,9 @@
 import {
   behaviourMisfit,
+  fitBoard,
+  menuValues,
   parseBoard,
-  switchIds,
+  selectorsOf,
   type BehaviourId,
   type BoardProfile,
 } from "../board/index.ts";
@@ -67,10 +69,15 @@ function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Rep
   });
 }
 
-/** Link, switch and dial ids that the board lacks, and dials outside their sweep. */
+/** Ids that the board lacks, positions its controls cannot stand at, and dials outside their sweep. */
 function checkStands(
   board: BoardProfile,
-  stands: { links?: string[]; switches?: string[]; dials?: Record<string, string> },
+  stands: {
+    links?: string[];
+    switches?: Record<string, string>;
+    dials?: Record<string, string>;
+    values?: Record<string, string>;
+  },
   path: string,
   report: Report,
 ): void {
@@ -78,10 +85,35 @@ function checkStands(
   for (const id of stands.links ?? [])
     if (!links.includes(id))
       report(`${path}.links.${id}`, `a link of the board (${links.join(", ")})`, id, "Remove it.");
-  const switches = switchIds(board);
-  for (const id of stands.switches ?? [])
-    if (!switches.includes(id))
-      report(`${path}.switches.${id}`, `a switch of the board (${switches.join(", ")})`, id, "Remove it.");
+  const positions = (
+    kind: "switches" | "values",
+    what: string,
+    all: { id: string; positions: readonly string[] }[],
+  ) => {
+    for (const [id, at] of Object.entries(stands[kind] ?? {})) {
+      const one = all.find((each) => each.id === id);
+      if (!one)
+        report(
+          `${path}.${kind}.${id}`,
+          `${what} of the board (${all.map((each) => each.id).join(", ")})`,
+          id,
+          "Remove it.",
+        );
+      else if (!one.positions.includes(at))
+        report(
+          `${path}.${kind}.${id}`,
+          `one of ${one.positions.slice(0, 24).join(", ")}`,
+          at,
+          "Give a position it can stand at.",
+        );
+    }
+  };
+  positions("switches", "a switch", selectorsOf(board));
+  positions(
+    "values",
+    "a menu entry",
+    menuValues(board).map(({ item, positions }) => ({ id: item.id, positions })),
+  );
   for (const [id, clock] of Object.entries(stands.dials ?? {})) {
     const dial = board.dials.find((each) => each.id === id);
     if (!dial) {
@@ -106,20 +138,26 @@ function checkStands(
   }
 }
 
-/** What in log entries does not fit the board. Empty when everything does. */
+/**
+ * What in log entries does not fit the board. Empty when everything does. What happened before the job took another
+ * revision of its board is history, and is not held against this one.
+ */
 export function checkLog(log: readonly LogEntry[], board: BoardProfile, file: string): Problem[] {
   const problems: Problem[] = [];
   const report: Report = (path, expected, found, remedy) =>
     problems.push({ file, path, expected, found: shown(found), remedy });
+  const full = withEveryCard(board);
+  const taken = log.findLastIndex((entry) => entry.kind === "board-taken");
   log.forEach((entry, at) => {
     if (log.findIndex((other) => other.id === entry.id) !== at)
       report(`log[${at}].id`, "an id of its own", entry.id, "Remove the repeated entry.");
-    if (entry.kind !== "step") return;
+    if (entry.kind !== "step" || at < taken) return;
     entry.effects.forEach((effect, e) => {
       const path = `log[${at}].effects[${e}]`;
-      if (effect.kind === "link") checkStands(board, { links: [effect.id] }, path, report);
-      if (effect.kind === "switches") checkStands(board, { switches: Object.keys(effect.to) }, path, report);
-      if (effect.kind === "dials") checkStands(board, { dials: effect.to }, path, report);
+      if (effect.kind === "link") checkStands(full, { links: [effect.id] }, path, report);
+      if (effect.kind === "switches") checkStands(full, { switches: effect.to }, path, report);
+      if (effect.kind === "values") checkStands(full, { values: effect.to }, path, report);
+      if (effect.kind === "dials") checkStands(full, { dials: effect.to }, path, report);
     });
   });
   return problems;
@@ -144,7 +182,7 @@ export function checkJob(
       job.board,
       "Name that board, or bundle the other.",
     );
-  if (job.survey.leaves.length > board.leaves)
+  if (board.leaves > 0 && job.survey.leaves.length > board.leaves)
     report(
       "job.survey.leaves",
       `at most ${board.leaves}, as the board drives`,
@@ -155,15 +193,35 @@ export function checkJob(
     const wanted = value === undefined ? undefined : behaviourMisfit(id as BehaviourId, value);
     if (wanted) report(`job.wishes.${id}`, wanted, value, "Correct the wish, or remove it.");
   }
+  const cards = board.cards.map((card) => card.id);
+  (job.cards ?? []).forEach((id, at) => {
+    if (!cards.includes(id))
+      report(`job.cards[${at}]`, `a card of the board (${cards.join(", ")})`, id, "Remove it.");
+  });
   checkInstances(job, devices, report);
-  const { links, switches, dials } = job.found;
+  const { links, switches, dials, values } = job.found;
   checkStands(
-    board,
-    { links: Object.keys(links), switches: Object.keys(switches), dials },
+    withEveryCard(board),
+    { links: Object.keys(links), switches, dials, values },
     "job.found",
     report,
   );
   return problems;
+}
+
+/** What was noted stays noted when a card is taken out again. */
+function withEveryCard(board: BoardProfile): BoardProfile {
+  return fitBoard(board, { cards: board.cards.map((card) => card.id) });
+}
+
+/** The board as it is read on a job's site: with the cards fitted there, for its leaves, its use and its firmware. */
+export function boardOnSite(job: Job, board: BoardProfile): BoardProfile {
+  return fitBoard(board, {
+    ...(job.cards ? { cards: job.cards } : {}),
+    leaves: job.survey.leaves.length,
+    ...(job.survey.use ? { use: job.survey.use } : {}),
+    firmware: job.found.firmware,
+  });
 }
 
 /** Reads a bundle, its profiles and its job against each other. Throws ProblemsError that names every fault's place. */

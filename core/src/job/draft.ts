@@ -1,4 +1,4 @@
-import type { BoardProfile } from "../board/index.ts";
+import { canSet, type BehaviourId, type BoardProfile } from "../board/index.ts";
 import type { Job, Leaf } from "./schema.ts";
 import { leavesLike } from "./site.ts";
 
@@ -11,39 +11,53 @@ const customary: Job["wishes"] = {
   "photocell-reaction": "closing",
   "command-logic": "step-by-step",
   force: 50,
+  "force-opening": 50,
+  "force-closing": 50,
   "leaf-delay-closing": 3,
 };
 
 /** The customary wishes that some control of the board can set. */
 function settableWishes(board: BoardProfile): Job["wishes"] {
-  const parts = [
-    ...board.settings.flatMap((setting) => setting.rows),
-    ...board.dials.flatMap((dial) => dial.zones),
-  ];
   return Object.fromEntries(
-    Object.entries(customary).filter(([id]) => parts.some((part) => Object.hasOwn(part.sets, id))),
+    Object.entries(customary).filter(
+      ([id, value]) => value !== undefined && canSet(board, id as BehaviourId, value),
+    ),
   );
 }
 
+/** An ordinary leaf for what the board is made for; sizes are assumed until someone measures. */
+function draftLeaf(board: BoardProfile): Leaf {
+  const leaf = { id: "only", infill: "open", stopOpen: true, stopClosed: true } as const;
+  switch (board.purpose) {
+    case "swing-gate":
+    case "radio":
+      return { ...leaf, widthMm: 1_800, heightMm: 1_700, massKg: 120, openingDegrees: 90 };
+    case "sliding-gate":
+      return { ...leaf, widthMm: 4_000, heightMm: 1_800, massKg: 350, travelMm: 3_800 };
+    case "industrial-door":
+    case "rolling-grille":
+      return { ...leaf, widthMm: 4_000, heightMm: 4_000, massKg: 250, travelMm: 3_900 };
+    case "pedestrian-door":
+      return { ...leaf, widthMm: 1_000, heightMm: 2_200, massKg: 80, travelMm: 900, infill: "solid" };
+    case "rooflight":
+    case "window":
+      return { ...leaf, widthMm: 1_000, heightMm: 800, massKg: 20, travelMm: 400, infill: "solid" };
+  }
+}
+
+/** How many leaves are assumed: a pair where the board drives two, unless a new board takes itself to drive one. */
+const draftLeaves = (board: BoardProfile): 1 | 2 =>
+  board.leaves > 1 && board.delivered?.leaves !== 1 ? 2 : 1;
+
 /** A new job for a board: one pair of ordinary leaves, nothing chosen that could not be changed, nothing found yet. */
 export function draftJob(id: string, title: string, customer: string, board: BoardProfile): Job {
-  const leaf: Leaf = {
-    id: "only",
-    widthMm: 1_800,
-    heightMm: 1_700,
-    massKg: 120,
-    infill: "open",
-    openingDegrees: 90,
-    stopOpen: true,
-    stopClosed: true,
-  };
   return {
     id,
     title,
     site: { customer, address: "", town: "" },
     installer: "",
     survey: {
-      leaves: leavesLike(leaf, board.leaves > 1 ? 2 : 1),
+      leaves: leavesLike(draftLeaf(board), draftLeaves(board)),
       users: "trained-private",
       inSight: true,
       breaker: "",
@@ -53,6 +67,6 @@ export function draftJob(id: string, title: string, customer: string, board: Boa
     wishes: settableWishes(board),
     board: { id: board.id, revision: board.revision },
     devices: [],
-    found: { noted: false, firmware: "", links: {}, switches: {}, dials: {} },
+    found: { noted: false, firmware: "", links: {}, switches: {}, dials: {}, values: {} },
   };
 }

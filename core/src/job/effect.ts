@@ -3,7 +3,6 @@ import { idSchema } from "../board/index.ts";
 import { isClock } from "../quantity/index.ts";
 
 const word = z.string().min(1).max(40);
-const switchPosition = z.enum(["on", "off"]);
 const clock = z.string().refine(isClock, 'a clock time such as "7:30"');
 
 /** What one step changes at the board; kept in the log, so that the bench can be rebuilt from it alone. */
@@ -11,9 +10,10 @@ export const effectSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("power"), on: z.boolean() }),
   z.strictObject({ kind: z.literal("land"), cores: z.array(z.string().max(200)).max(200) }),
   z.strictObject({ kind: z.literal("link"), id: idSchema, to: z.enum(["in", "out"]) }),
-  z.strictObject({ kind: z.literal("switches"), to: z.record(idSchema, switchPosition) }),
+  z.strictObject({ kind: z.literal("switches"), to: z.record(idSchema, word) }),
   z.strictObject({ kind: z.literal("dials"), to: z.record(idSchema, clock) }),
-  z.strictObject({ kind: z.literal("commit"), which: z.enum(["switches", "dials"]) }),
+  z.strictObject({ kind: z.literal("values"), to: z.record(idSchema, word) }),
+  z.strictObject({ kind: z.literal("commit"), which: z.enum(["switches", "dials", "values"]) }),
   z.strictObject({ kind: z.literal("mode"), mode: word }),
   z.strictObject({ kind: z.literal("learn"), what: word }),
   z.strictObject({ kind: z.literal("forget"), what: word }),

@@ -1,4 +1,4 @@
-export { checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
+export { boardOnSite, checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { StateEffect } from "./effect.ts";
 export { draftJob } from "./draft.ts";

@@ -23,7 +23,8 @@ const leafSchema = z.strictObject({
   heightMm: within(300, 6_000, "mm"),
   massKg: within(5, 3_000, "kg"),
   infill: z.enum(["open", "solid"]),
-  openingDegrees: within(10, 180, "°"),
+  openingDegrees: within(10, 180, "°").optional().describe("How far a swing leaf opens."),
+  travelMm: within(100, 20_000, "mm").optional().describe("How far any other leaf travels."),
   stopOpen: z.boolean(),
   stopClosed: z.boolean(),
 });
@@ -46,6 +47,10 @@ const surveySchema = z.strictObject({
           : new Set(leaves.map((leaf) => leaf.id)).size === 2 && leaves.every((leaf) => leaf.id !== "only"),
       'one leaf "only", or two leaves "overlapping" and "overlapped"',
     ),
+  use: z
+    .enum(["gate", "door"])
+    .optional()
+    .describe("For a board whose switches mean different things on each."),
   users: z.enum(["trained-private", "trained-public", "untrained-public"]),
   inSight: z.boolean(),
   breaker: text(120).describe("Where the breaker is and how it is marked."),
@@ -70,8 +75,9 @@ const foundSchema = z.strictObject({
   noted: z.boolean().describe("True once links, switches and dials were noted before anything was touched."),
   firmware: text(20),
   links: z.record(idSchema, z.enum(["in", "out"])),
-  switches: z.record(idSchema, z.enum(["on", "off"])),
+  switches: z.record(idSchema, z.string().min(1).max(40)).describe("Switches, slides and jumpers."),
   dials: z.record(idSchema, z.string().refine(isClock, 'a clock time such as "7:30"')),
+  values: z.record(idSchema, z.string().min(1).max(40)).default({}).describe("What menu entries showed."),
 });
 
 const wishesSchema = z.partialRecord(
@@ -88,6 +94,11 @@ export const jobSchema = z.strictObject({
   survey: surveySchema,
   wishes: wishesSchema,
   board: ref,
+  cards: z
+    .array(idSchema)
+    .max(12)
+    .optional()
+    .describe("Cards fitted; left out, those a new board comes with."),
   devices: z.array(instanceSchema).max(60, "at most 60 devices"),
   found: foundSchema,
 });
@@ -123,6 +134,9 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
     text: needed(2_000, "a note"),
     station: text(40).optional(),
   }),
+  z
+    .strictObject({ ...entry, kind: z.literal("board-taken"), from: ref, to: ref })
+    .describe("The job went over to another revision of its board."),
   z.strictObject({ ...entry, kind: z.literal("handed-over"), to: needed(120, "who took it over") }),
 ]);
 

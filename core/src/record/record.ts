@@ -53,18 +53,13 @@ function handOver(log: readonly LogEntry[], months: number): SiteRecord["handedO
 }
 
 function settingRows(plan: JobPlan): SettingRow[] {
-  const { board } = plan.bundle;
   const rows = plan.controls.controls.map((control): SettingRow => {
-    const where = control.kind === "dial" ? "dials" : "switches";
     return {
       id: control.id,
-      label:
-        control.kind === "dial"
-          ? (board.dials.find((dial) => dial.id === control.id)?.label ?? control.label)
-          : control.label,
+      label: control.label,
       found: control.found.join(", "),
       planned: control.planned.join(", "),
-      left: control.parts.map((part) => plan.now.positions[where][part]).join(", "),
+      left: control.parts.map((part) => plan.now.positions[control.kind][part]).join(", "),
     };
   });
   const differs = (row: SettingRow) => Number(row.found !== row.left || row.left !== row.planned);
@@ -103,9 +98,18 @@ export function makeRecord(plan: JobPlan): SiteRecord {
       .sort((a, b) => (order.get(a.step) ?? 0) - (order.get(b.step) ?? 0)),
     superseded: rows.filter((row) => !order.has(row.step)),
     open: plan.sheet.filter((step) => said.get(step.id)?.outcome !== "seen"),
-    notes: bundle.log.flatMap((entry) =>
-      entry.kind === "note" ? [{ at: entry.at, by: entry.by, text: entry.text }] : [],
-    ),
+    notes: bundle.log.flatMap((entry) => {
+      const { at, by } = entry;
+      if (entry.kind === "note") return [{ at, by, text: entry.text }];
+      if (entry.kind !== "board-taken") return [];
+      return [
+        {
+          at,
+          by,
+          text: `Board ${entry.to.id}: revision ${entry.from.revision} gave way to ${entry.to.revision}.`,
+        },
+      ];
+    }),
     cautions: [
       ...new Set(plan.sheet.flatMap((step) => (said.get(step.id) && step.caution ? [step.caution] : []))),
     ],

@@ -66,6 +66,7 @@ const anyJob: fc.Arbitrary<JobBundle> = fc
         links: any.links as Job["found"]["links"],
         switches: any.switches as Job["found"]["switches"],
         dials: { V1: any.dial, V2: any.dial, V3: any.dial },
+        values: {},
       },
     };
     return parseBundle({ format: "anvilcloud/job@1", job, board, devices, log: [] });

@@ -6,10 +6,15 @@ import { applyEffect, stateAsFound, type BenchState, type Planned } from "./stat
 import { wishesOf } from "./plan.ts";
 
 const bundle = demoBundle("lampquay");
+const wiring = planWiring(bundle);
 const planned: Planned = {
   bundle,
-  wiring: planWiring(bundle),
-  controls: planControls(bundle.board, wishesOf(bundle), foundPositions(bundle.board, bundle.job.found)),
+  wiring,
+  controls: planControls(
+    bundle.board,
+    wishesOf(bundle, wiring),
+    foundPositions(bundle.board, bundle.job.found),
+  ),
 };
 const asFound = stateAsFound(bundle);
 const wired: BenchState = {

@@ -1,7 +1,10 @@
 export { answerStep } from "./answer.ts";
 export type { Stamp } from "./answer.ts";
+export { onRevision, revisionEffect } from "./compare.ts";
+export type { RevisionEffect } from "./compare.ts";
 export { readFace } from "./face.ts";
-export type { Face, LampState } from "./face.ts";
+export type { Face, LampLook, LampState } from "./face.ts";
+export { gestureText } from "./gesture.ts";
 export { stepMeanings } from "./meaning.ts";
 export type { Meaning } from "./meaning.ts";
 export { planJob, wishesOf } from "./plan.ts";

@@ -1,18 +1,11 @@
-import type { BehaviourId, BehaviourValue } from "../board/index.ts";
-import { forceFindings, foundPositions, planControls } from "../controls/index.ts";
+import { settableBehaviours, type BehaviourId, type BehaviourValue } from "../board/index.ts";
+import { foundPositions, planControls } from "../controls/index.ts";
 import { finding, severityRank, type Finding } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
-import type { JobBundle } from "../job/index.ts";
-import { planWiring } from "../wiring/index.ts";
+import { boardOnSite, type JobBundle } from "../job/index.ts";
+import { planWiring, type WiringPlan } from "../wiring/index.ts";
 import { runSheet } from "./sheet.ts";
-import {
-  inspect,
-  leastForce,
-  stateAhead,
-  stateNow,
-  stationStatuses,
-  type StationStatus,
-} from "./progress.ts";
+import { inspect, weakForce, stateAhead, stateNow, stationStatuses, type StationStatus } from "./progress.ts";
 import type { BenchState, Planned } from "./state.ts";
 import type { Step } from "./step.ts";
 
@@ -28,9 +21,31 @@ export interface JobPlan extends Planned {
   statuses: StationStatus[];
 }
 
-/** What is wanted, with what the survey settles by itself. */
-export function wishesOf(bundle: JobBundle): Partial<Record<BehaviourId, BehaviourValue>> {
-  return { ...bundle.job.wishes, "leaf-count": bundle.job.survey.leaves.length };
+/**
+ * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel, and
+ * that inputs which stay empty are switched off where a setting can do it.
+ */
+export function wishesOf(
+  bundle: JobBundle,
+  wiring: WiringPlan,
+): Partial<Record<BehaviourId, BehaviourValue>> {
+  const { board, job } = bundle;
+  const settable = settableBehaviours(board);
+  const used = new Set(
+    wiring.placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input.id] : [])),
+  );
+  const off = board.inputs.flatMap((input) =>
+    input.off && !input.link && !used.has(input.id) ? [[input.off.behaviour, input.off.is] as const] : [],
+  );
+  const limits = wiring.devices.find((device) => device.profile.limits)?.profile.limits;
+  const sensing = limits === "one-core" ? "switches" : limits;
+  return {
+    ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
+    ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
+    ...job.wishes,
+    ...Object.fromEntries(off),
+    ...(board.leaves > 1 ? { "leaf-count": job.survey.leaves.length } : {}),
+  };
 }
 
 /** Trap 30: closing by itself with nothing that guards the closing movement. */
@@ -53,10 +68,10 @@ function leafFindings({ bundle: { job, board }, wiring }: Planned): Finding[] {
     );
     const missing = [...(leaf.stopOpen ? [] : ["open"]), ...(leaf.stopClosed ? [] : ["closed"])];
     return [
-      ...(driven
+      ...(driven || board.leaves === 0
         ? []
         : [finding("leaf-without-drive", [{ kind: "behaviour", id: "leaf-count" }], { leaf: leaf.id })]),
-      ...(missing.length && board.travelEnds === "stops"
+      ...(missing.length && board.limits.every((limit) => limit === "stops") && board.leaves > 0
         ? [
             finding("leaf-without-stops", [{ kind: "behaviour", id: "leaf-count" }], {
               leaf: leaf.id,
@@ -68,25 +83,22 @@ function leafFindings({ bundle: { job, board }, wiring }: Planned): Finding[] {
   });
 }
 
-/** Trap 1 in the plan: a wanted force with which the board would not learn. */
-function plannedForce(planned: Planned): Finding[] {
-  const least = leastForce(planned);
-  const { positions } = planned.controls;
-  return least === undefined ? [] : forceFindings(planned.bundle.board, positions, least, positions);
-}
-
 function firmwareFinding({ bundle: { job, board } }: Planned): Finding[] {
   const { firmware } = job.found;
   if (!firmware || board.firmware.includes(firmware)) return [];
   return [finding("firmware-unknown", [], { found: firmware, known: listed(board.firmware) })];
 }
 
-/** Plans a job: wiring, controls, run sheet, findings, and how far the log has come. Pure: the same bundle, the same plan. */
-export function planJob(bundle: JobBundle): JobPlan {
+/**
+ * Plans a job: wiring, controls, run sheet, findings, and how far the log has come. Pure: the same bundle, the same plan.
+ * The plan's board is the profile as it is read on this site, with its cards and for its leaves.
+ */
+export function planJob(given: JobBundle): JobPlan {
+  const bundle = { ...given, board: boardOnSite(given.job, given.board) };
   const wiring = planWiring(bundle);
   const controls = planControls(
     bundle.board,
-    wishesOf(bundle),
+    wishesOf(bundle, wiring),
     foundPositions(bundle.board, bundle.job.found),
   );
   const planned: Planned = { bundle, wiring, controls };
@@ -95,7 +107,7 @@ export function planJob(bundle: JobBundle): JobPlan {
     ...wiring.findings,
     ...controls.findings,
     ...protectionFinding(planned),
-    ...plannedForce(planned),
+    ...weakForce(planned, controls.positions),
     ...leafFindings(planned),
     ...firmwareFinding(planned),
   ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);

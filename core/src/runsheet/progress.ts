@@ -1,8 +1,9 @@
-import { commitFindings, forceFindings, thresholdFindings } from "../controls/index.ts";
+import { behaviour, behaviourText, type BehaviourId } from "../board/index.ts";
+import { commitFindings, forceFindings, thresholdFindings, type Positions } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import type { LogEntry, StepEntry } from "../job/index.ts";
 import { linkFindings } from "../wiring/index.ts";
-import { conditionHolds, readFace } from "./face.ts";
+import { conditionHolds, readFace, switchedOff } from "./face.ts";
 import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
 import { stations, type Station, type Step } from "./step.ts";
 
@@ -43,7 +44,13 @@ function protectionFindings(planned: Planned, state: BenchState): Finding[] {
   if (!state.powered) return [];
   const { readings } = readFace(planned, state);
   return planned.bundle.board.inputs
-    .filter((input) => input.contact === "closed" && !readings.inputs[input.id]?.closed)
+    .filter(
+      (input) =>
+        input.contact === "closed" &&
+        (input.guards.length > 0 || input.link !== undefined) &&
+        !readings.inputs[input.id]?.closed &&
+        !switchedOff(input.id, state, planned),
+    )
     .map((input) =>
       finding(
         "protection-open",
@@ -60,24 +67,32 @@ function protectionFindings(planned: Planned, state: BenchState): Finding[] {
 }
 
 /** The least force that any procedure of the board asks for, %. */
-export function leastForce(planned: Planned): number | undefined {
+function leastForce(planned: Planned, id: BehaviourId): number | undefined {
   const needs = planned.bundle.board.procedures.flatMap((procedure) => procedure.needs);
   const asked = needs.flatMap((need) =>
-    need.behaviour === "force" && need.atLeast !== undefined ? [need.atLeast] : [],
+    need.behaviour === id && need.atLeast !== undefined ? [need.atLeast] : [],
   );
   return asked.length ? Math.max(...asked) : undefined;
+}
+
+/** Trap 1 for each force the board has, where the controls stand; `planned` is where they should. */
+export function weakForce(planned: Planned, at: Positions): Finding[] {
+  return (["force", "force-opening", "force-closing"] as const).flatMap((id) => {
+    const least = leastForce(planned, id);
+    const { board } = planned.bundle;
+    return least === undefined ? [] : forceFindings(board, at, least, planned.controls.positions, id);
+  });
 }
 
 /** What is wrong with the bench as it stands: traps 1, 2, 3, 4, 13 and 14. */
 export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = planned.wiring.cores.filter((core) => state.landed.includes(core.id));
-  const least = leastForce(planned);
   return [
     ...linkFindings(board, cores, state.links),
     ...protectionFindings(planned, state),
     ...thresholdFindings(board, state.positions, planned.controls.positions),
-    ...(least === undefined ? [] : forceFindings(board, state.inForce, least, planned.controls.positions)),
+    ...weakForce(planned, state.inForce),
     ...commitFindings(board, state.positions, state.inForce),
   ];
 }
@@ -98,8 +113,13 @@ const needText = (planned: Planned, need: NonNullable<Step["needs"]>[number]): s
   if (input) return `${input.label} (${input.terminal}) must read closed`;
   if (need.powered) return "the board must have power";
   if (need.pending === false) return "every moved control must be read by its gesture";
-  if (need.learned) return `${need.learned} must be learned first`;
-  if (need.behaviour) return `${need.behaviour} must be at least ${need.atLeast}`;
+  const memory = planned.bundle.board.memories.find((each) => each.id === need.learned);
+  if (memory) return `${memory.label.toLowerCase()} must be learned first`;
+  if (need.mode) return `the board must be ${need.mode}`;
+  if (need.behaviour)
+    return `${behaviour(need.behaviour).label.toLowerCase()} must be ${need.atLeast === undefined ? behaviourText(need.behaviour, need.is ?? true) : `at least ${need.atLeast}`}`;
+  if (need.control) return `${need.control} must stand at ${need.at}`;
+  if (need.card) return `the card ${need.card} must be fitted`;
   return "a condition of the procedure is not met";
 };
 

@@ -6,7 +6,7 @@ import { forceSteps } from "./steps/force.ts";
 import { procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
 import { railSteps } from "./steps/rails.ts";
-import { commitSteps, setSteps } from "./steps/set.ts";
+import { commitSteps, setSteps, valueSteps } from "./steps/set.ts";
 import { wireSteps } from "./steps/wire.ts";
 
 /** The state after all effects of a step; a contact it trips is clear again. */
@@ -35,6 +35,7 @@ function seenLamps(
       is: face.lamps[lamp.id] ?? "dark",
       was: before.lamps[lamp.id] ?? "dark",
       why: lampReason(planned, during, face, lamp),
+      ...(face.looks[lamp.id] ? { look: face.looks[lamp.id] } : {}),
     }));
 }
 
@@ -46,9 +47,13 @@ function withExpectations(
   const after = afterStep(before, step);
   const during: BenchState = step.trips ? { ...after, tripped: [step.trips] } : after;
   const face = readFace(planned, during);
-  const lamps = seenLamps(planned, planned.bundle.board, readFace(planned, before), during, face, step);
+  const was = readFace(planned, before);
+  const lamps = seenLamps(planned, planned.bundle.board, was, during, face, step);
   const texts = (step.alsoSee ?? []).map((text): Seen => ({ kind: "text", text }));
-  return { step: { ...step, see: [...lamps, ...texts], during, lamps: face.lamps }, after };
+  const display = step.shows ?? face.display;
+  const shown: Seen[] = display && display !== was.display ? [{ kind: "display", text: display }] : [];
+  const see = [...lamps, ...shown, ...texts];
+  return { step: { ...step, see, during, lamps: face.lamps, looks: face.looks, display }, after };
 }
 
 /**
@@ -67,11 +72,16 @@ export function runSheet(planned: Planned): Step[] {
   };
   take(wireSteps(planned));
   take(setSteps(planned));
-  take([...procedureSteps(planned, "power-up"), ...railSteps(planned), ...commitSteps(planned)]);
+  take([
+    ...procedureSteps(planned, "power-up"),
+    ...railSteps(planned),
+    ...valueSteps(planned),
+    ...commitSteps(planned),
+  ]);
   take(procedureSteps(planned, "travel"));
   take([...procedureSteps(planned, "force"), ...forceSteps(planned)]);
   take(procedureSteps(planned, "remotes"));
-  take(proveSteps(planned, state));
-  take(handOverSteps());
+  take([...procedureSteps(planned, "prove"), ...proveSteps(planned, state)]);
+  take(handOverSteps(planned));
   return steps;
 }

@@ -60,6 +60,11 @@ export function applyEffect(state: BenchState, effect: StateEffect): BenchState 
         ...state,
         positions: { ...state.positions, dials: { ...state.positions.dials, ...effect.to } },
       };
+    case "values":
+      return {
+        ...state,
+        positions: { ...state.positions, values: { ...state.positions.values, ...effect.to } },
+      };
     case "commit":
       return { ...state, inForce: { ...state.inForce, [effect.which]: state.positions[effect.which] } };
     case "mode":

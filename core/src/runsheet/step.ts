@@ -1,6 +1,6 @@
 import type { Condition, Gesture, Provenance } from "../board/index.ts";
 import type { Subject } from "../finding/index.ts";
-import type { LampState } from "./face.ts";
+import type { LampLook, LampState } from "./face.ts";
 import type { StateEffect } from "../job/index.ts";
 import type { BenchState } from "./state.ts";
 
@@ -19,9 +19,10 @@ export const stations = [
 
 export type Station = (typeof stations)[number];
 
-/** Something to be seen: a lamp's state with its reason, or a sentence about leaf, drive or instrument. */
+/** Something to be seen: a lamp's state with its reason, what the display shows, or a sentence about leaf, drive or instrument. */
 export type Seen =
-  | { kind: "lamp"; lamp: string; label: string; is: LampState; was: LampState; why: string }
+  | { kind: "lamp"; lamp: string; label: string; is: LampState; was: LampState; why: string; look?: LampLook }
+  | { kind: "display"; text: string }
   | { kind: "text"; text: string };
 
 /** A measurement a step asks for. */
@@ -50,6 +51,8 @@ export interface StepDraft {
   cores?: readonly string[];
   link?: string;
   effects: readonly StateEffect[];
+  /** What the display shows while the step lasts, where the profile says so. */
+  shows?: string;
   /** Contact tripped while the step lasts. */
   trips?: string;
   alsoSee?: readonly string[];
@@ -69,4 +72,6 @@ export interface Step extends StepDraft {
   during: BenchState;
   /** Every lamp at that moment. */
   lamps: Record<string, LampState>;
+  looks: Record<string, LampLook>;
+  display: string;
 }

@@ -1,16 +1,28 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { readBoard, type BoardProfile } from "../board/index.ts";
 import { readDevice, type DeviceProfile } from "../device/index.ts";
-import { parseBundle, type Job, type JobBundle } from "../job/index.ts";
+import { draftInstance, draftJob, parseBundle, type Job, type JobBundle } from "../job/index.ts";
 import { answerStep, planJob, type JobPlan, type Step } from "../runsheet/index.ts";
 
 const root = new URL("../../../", import.meta.url);
 const text = (path: string) => readFileSync(new URL(path, root), "utf8");
 
 /** The shipped board, read anew so that a test may change it. */
-export const duet = (): BoardProfile =>
-  readBoard(text("boards/quillmarsh-duet.yaml"), "quillmarsh-duet.yaml");
-export const duetText = () => text("boards/quillmarsh-duet.yaml");
+export const duet = (): BoardProfile => shippedBoard("quillmarsh-duet");
+export const duetText = () => boardText("quillmarsh-duet");
+
+/** Text of a shipped board. */
+export const boardText = (id: string) => text(`boards/${id}.yaml`);
+
+/** A shipped board, read anew so that a test may change it. */
+export const shippedBoard = (id: string): BoardProfile => readBoard(boardText(id), `${id}.yaml`);
+
+/** Ids of every shipped board. */
+export const boardIds = (): string[] =>
+  readdirSync(new URL("boards/", root)).map((file) => file.replace(/\.yaml$/, ""));
+
+/** The shipped board of the first format, as it was then. */
+export const oldBoardText = () => text("core/src/testing/old/board-1.yaml");
 
 /** Every shipped device. */
 export const shippedDevices = (): DeviceProfile[] =>
@@ -21,6 +33,34 @@ export function demoBundle(name: string, change: (job: Job) => void = () => {}):
   const job = (JSON.parse(text(`demo/${name}.json`)) as { job: Job }).job;
   change(job);
   return parseBundle({ format: "anvilcloud/job@1", job, board: duet(), devices: shippedDevices(), log: [] });
+}
+
+/** A job drafted on a shipped board with these devices, planned; `given` is the bundle before its board was read for the site. */
+export function planOn(
+  board: string,
+  devices: readonly string[],
+  wishes: Job["wishes"] = {},
+  firmware = "",
+  use?: "gate" | "door",
+  cards?: string[],
+): JobPlan & { given: JobBundle } {
+  const profile = shippedBoard(board);
+  const all = shippedDevices();
+  let job = draftJob("site", "A site", "Ivet Carrandine", profile);
+  for (const id of devices) {
+    const device = all.find((each) => each.id === id);
+    if (!device) throw new Error(`no device ${id}`);
+    job = { ...job, devices: [...job.devices, draftInstance(job, device)] };
+  }
+  job = {
+    ...job,
+    wishes: { ...job.wishes, ...wishes },
+    survey: { ...job.survey, ...(use ? { use } : {}) },
+    found: { ...job.found, firmware },
+    ...(cards ? { cards } : {}),
+  };
+  const given: JobBundle = { format: "anvilcloud/job@1", job, board: profile, devices: all, log: [] };
+  return { ...planJob(given), given };
 }
 
 let serial = 0;

@@ -1,5 +1,6 @@
 import { commonTerminals, terminalOf, type BoardProfile } from "../board/index.ts";
 import { jointNode, pinNode, terminalNode, type Node, type Wire } from "../circuit/index.ts";
+import { plainNumber } from "../quantity/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
 import type { Cable } from "../job/index.ts";
 import { assign } from "./assign.ts";
@@ -97,9 +98,11 @@ function supplyEnds(placements: readonly Placement[]): LooseEnd[] {
       ];
     }
     const why = `${place.rail.label}, ${place.rail.volts} V ${place.rail.kind.toUpperCase()}`;
+    const third = supply.pins.third;
     return [
       { device, pin: supply.pins.plus, terminals: place.rail.plus, why },
       { device, pin: supply.pins.minus, terminals: place.rail.minus, why },
+      ...(third && place.rail.third ? [{ device, pin: third, terminals: place.rail.third, why }] : []),
     ];
   });
 }
@@ -178,29 +181,54 @@ export function coresOf(
   });
 }
 
-/** The spur's cores; blue is neutral, brown live, green-and-yellow earth by IEC 60445 (from memory), and local codes decide. */
+/**
+ * Cores of a supply and what each pole is called: brown, black and grey are line conductors, blue is neutral,
+ * green-and-yellow earth by IEC 60445 (from memory); local codes decide.
+ */
+const supplyPoles = {
+  live: { label: "live", colour: "BN" },
+  l1: { label: "L1", colour: "BN" },
+  l2: { label: "L2", colour: "BK" },
+  l3: { label: "L3", colour: "GY" },
+  neutral: { label: "neutral", colour: "BU" },
+  earth: { label: "earth", colour: "GNYE" },
+  a: { label: "secondary, one end", colour: "GY" },
+  b: { label: "secondary, other end", colour: "GY" },
+  plus: { label: "+", colour: "RD" },
+  minus: { label: "−", colour: "BK" },
+} as const;
+
+/** What the board's supply is called on a wire list. */
+export const supplyName: Record<BoardProfile["supply"]["kind"], string> = {
+  mains: "Mains spur",
+  "three-phase": "Three-phase spur",
+  transformer: "Transformer secondary",
+  dc: "Supply unit",
+  solar: "Solar panel",
+};
+
+/** The cores that bring the board its supply. */
 export function inletCores(board: BoardProfile): Core[] {
-  const poles = [
-    { pin: "live", pinLabel: "live", colour: "BN", target: board.inlet.live },
-    { pin: "neutral", pinLabel: "neutral", colour: "BU", target: board.inlet.neutral },
-    { pin: "earth", pinLabel: "earth", colour: "GNYE", target: board.inlet.earth },
-  ] as const;
-  return poles.flatMap(({ target, ...pole }) =>
-    target
-      ? [
-          {
-            ...pole,
-            target,
-            id: `mains.${pole.pin}>${target}`,
-            from: pinNode("mains", pole.pin),
-            to: terminalNode(target),
-            device: "mains",
-            deviceName: "Mains spur",
-            part: "spur",
-            joint: false,
-            why: `mains, ${board.inlet.volts} V`,
-          },
-        ]
-      : [],
-  );
+  const { kind, volts, poles } = board.supply;
+  return (Object.keys(supplyPoles) as (keyof typeof supplyPoles)[]).flatMap((pole): Core[] => {
+    const target = poles[pole];
+    if (!target) return [];
+    const { label, colour } = supplyPoles[pole];
+    return [
+      {
+        id: `mains.${pole}>${target}`,
+        from: pinNode("mains", pole),
+        to: terminalNode(target),
+        device: "mains",
+        deviceName: supplyName[kind],
+        part: "spur",
+        pin: pole,
+        pinLabel: label,
+        colour,
+        target,
+        joint: false,
+        why: `${supplyName[kind].toLowerCase()}, ${volts.map((each) => plainNumber(each)).join(" or ")} V`,
+      },
+    ];
+  });
 }

@@ -62,8 +62,13 @@ export function supplyMisfit(
 }
 
 /** Why this input cannot take this contact; undefined when it can. */
-export function contactMisfit(input: BoardInput, contact: DeviceContact): "duty" | "rest" | undefined {
+export function contactMisfit(
+  input: BoardInput,
+  contact: DeviceContact,
+  leaf?: LeafId,
+): "duty" | "leaf" | "rest" | undefined {
   if (!input.takes.includes(contact.duty)) return "duty";
+  if (input.leaves && leaf && !input.leaves.includes(leaf)) return "leaf";
   return input.contact === contact.rest ? undefined : "rest";
 }
 
@@ -75,7 +80,7 @@ export function placesFor(
 ): { place: Place; rank: number }[] {
   if (demand.kind === "contact")
     return board.inputs
-      .filter((input) => !contactMisfit(input, demand.contact))
+      .filter((input) => !contactMisfit(input, demand.contact, demand.device.leaf))
       .map((input) => ({ place: { kind: "input", input }, rank: input.takes.indexOf(demand.contact.duty) }));
   const { supply, duty } = demand;
   return [

@@ -8,7 +8,7 @@ import type { Placement } from "./place.ts";
 function contactFinding(board: BoardProfile, demand: Extract<Demand, { kind: "contact" }>): Finding {
   const { device, contact } = demand;
   const subjects = [{ kind: "device" as const, id: device.id }];
-  const wrongRest = board.inputs.find((input) => contactMisfit(input, contact) === "rest");
+  const wrongRest = board.inputs.find((input) => contactMisfit(input, contact, device.leaf) === "rest");
   if (wrongRest && contact.rest === "open")
     return finding(
       "open-contact-on-closed-input",

@@ -1,12 +1,15 @@
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { JobBundle } from "@anvilcloud/core";
-import type { Knex } from "knex";
+import createKnex, { type Knex } from "knex";
+import { parse } from "yaml";
 import { loadDemo } from "../seed/demo.ts";
 import { loadShipped } from "../seed/shipped.ts";
 import { findJob, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
 import { readLog } from "../store/log.ts";
-import { findProfile, listProfiles, putProfile } from "../store/profiles.ts";
+import { addBoard, boardSource, findProfile, listProfiles, putShipped } from "../store/profiles.ts";
 import { freshFolder, root } from "../testing/serve.ts";
+import { migrationSource } from "./migrations.ts";
 import { openDatabase } from "./open.ts";
 
 const now = "2026-11-24T10:00:00.000Z";
@@ -38,7 +41,7 @@ describe("the database", () => {
     await knex.destroy();
     knex = await openDatabase(file);
     expect((await listJobs(knex, 0)).total).toBe(3);
-    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 1 });
+    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 2 });
   });
 
   test("demo jobs go only into a database without jobs", async () => {
@@ -53,11 +56,64 @@ describe("the database", () => {
 describe("profiles", () => {
   test("the newest revision is listed and found; an older one can still be asked for", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
-    await putProfile(knex, "board", { ...board, revision: 2, summary: "newer" });
-    expect((await listProfiles(knex, "board")).map((each) => each.revision)).toEqual([2]);
+    expect(await addBoard(knex, { ...board, revision: 2, summary: "newer" }, "# mine")).toBe(true);
+    const listed = (await listProfiles(knex, "board")).filter((each) => each.id === board.id);
+    expect(listed.map((each) => each.revision)).toEqual([2]);
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("newer");
     expect((await findProfile(knex, "board", { id: board.id, revision: 1 }))?.summary).toBe(board.summary);
     expect(await findProfile(knex, "board", { id: board.id, revision: 3 })).toBeUndefined();
+  });
+
+  test("a revision that is there is never written over, by a person or by a later shipped file", async () => {
+    const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
+    await addBoard(knex, { ...board, revision: 2, summary: "mine" }, "# mine");
+    expect(await addBoard(knex, { ...board, revision: 2, summary: "again" }, "# again")).toBe(false);
+    expect(await addBoard(knex, { ...board, revision: 1, summary: "again" }, "# again")).toBe(false);
+    await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped");
+    expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("mine");
+    expect((await boardSource(knex, { id: board.id }))?.source).toBe("# mine");
+  });
+});
+
+describe("a database of the first version", () => {
+  test("opens: its boards and its jobs' boards are in the newest format, its log is untouched", async () => {
+    const old = join(freshFolder(), "old.db");
+    const before = createKnex({
+      client: "better-sqlite3",
+      connection: { filename: old },
+      useNullAsDefault: true,
+    });
+    const first: typeof migrationSource = {
+      ...migrationSource,
+      getMigrations: async (extensions) => (await migrationSource.getMigrations(extensions)).slice(0, 1),
+    };
+    await before.migrate.latest({ migrationSource: first });
+    const board = JSON.stringify(
+      parse(readFileSync(join(root, "core/src/testing/old/board-1.yaml"), "utf8")),
+    );
+    await before("profiles").insert({ kind: "board", id: "quillmarsh-duet", revision: 1, body: board });
+    const { job } = JSON.parse(readFileSync(join(root, "demo/netloft.json"), "utf8")) as { job: object };
+    await before("jobs").insert({
+      id: "netloft",
+      version: 4,
+      title: "Netloft",
+      job: JSON.stringify(job),
+      board,
+      devices: "[]",
+      created_at: now,
+      updated_at: now,
+    });
+    await before("log").insert({ job_id: "netloft", entry_id: "e1", kind: "note", at: now, body: "{}" });
+    await before.destroy();
+
+    const after = await openDatabase(old);
+    const stored = (await findJob(after, "netloft"))!;
+    expect(stored.version).toBe(4);
+    expect(stored.board).toMatchObject({ format: "anvilcloud/board@2", limits: ["stops"] });
+    expect(stored.board.supply.poles).toEqual({ live: "M1", neutral: "M2", earth: "M3" });
+    expect((await findProfile(after, "board", { id: "quillmarsh-duet" }))?.format).toBe("anvilcloud/board@2");
+    expect(await after("log").count({ n: "*" }).first()).toEqual({ n: 1 });
+    await after.destroy();
   });
 });
 

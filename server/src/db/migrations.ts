@@ -1,3 +1,4 @@
+import { parseBoard } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
 interface Migration {
@@ -44,7 +45,42 @@ const migrations: Migration[] = [
         );
     },
   },
+  {
+    name: "002-board-texts",
+    async up(knex) {
+      await knex.schema.alterTable("profiles", (table) => {
+        table.text("source").comment("The file as it was written, with its comments.");
+        table.string("origin").notNullable().defaultTo("shipped");
+      });
+      await rewriteBoards(knex, "profiles", "body");
+      await rewriteBoards(knex, "jobs", "board");
+    },
+  },
 ];
+
+/** Brings every stored board profile to the newest format; one that cannot be read any more stays for a person to see. */
+async function rewriteBoards(
+  knex: Knex,
+  table: "profiles" | "jobs",
+  column: "body" | "board",
+): Promise<void> {
+  const rows = (await knex(table).select(knex.raw("rowid AS at"), column)) as ({ at: number } & Record<
+    string,
+    string
+  >)[];
+  for (const row of rows) {
+    const stored = JSON.parse(row[column] ?? "null") as { format?: string } | null;
+    if (!stored?.format?.startsWith("anvilcloud/board@")) continue;
+    try {
+      const body = JSON.stringify(parseBoard(stored, `${table} ${row.at}`));
+      await knex(table)
+        .whereRaw("rowid = ?", [row.at])
+        .update({ [column]: body });
+    } catch (error) {
+      process.stderr.write(`A stored board was left as it is: ${(error as Error).message}\n`);
+    }
+  }
+}
 
 /** Migrations for Knex from the list above, so that they live in the bundle and not beside it. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -6,6 +6,7 @@ import helmet from "helmet";
 import type { Knex } from "knex";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
+import { boardRoutes } from "./boards.ts";
 import { catalogueRoutes } from "./catalogue.ts";
 import { jobRoutes } from "./jobs.ts";
 import { HttpProblem, problemHandler } from "./problem.ts";
@@ -53,7 +54,7 @@ export function createApp({ knex, logger, web, now }: AppParts): Express {
     await knex.raw("SELECT 1");
     response.json({ status: "ok" });
   });
-  app.use("/api", catalogueRoutes(knex), jobRoutes(knex, now));
+  app.use("/api", boardRoutes(knex), catalogueRoutes(knex), jobRoutes(knex, now));
   app.use("/api", (request) => {
     throw new HttpProblem(
       404,

@@ -11,7 +11,7 @@ afterAll(() => knex.destroy());
 
 describe("the catalogue", () => {
   test("boards, one board, devices", async () => {
-    expect((await request(app).get("/api/boards")).body.boards).toHaveLength(1);
+    expect((await request(app).get("/api/boards")).body.boards).toHaveLength(12);
     expect((await request(app).get("/api/boards/quillmarsh-duet")).body.name).toBe("Duet");
     await request(app).get("/api/boards/nobody").expect(404);
     expect((await request(app).get("/api/devices")).body.devices.length).toBeGreaterThanOrEqual(8);

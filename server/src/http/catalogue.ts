@@ -2,7 +2,7 @@ import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } fr
 import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
-import { findProfile, listProfiles } from "../store/profiles.ts";
+import { listProfiles } from "../store/profiles.ts";
 import { HttpProblem } from "./problem.ts";
 
 const schemas: Record<string, z.ZodType> = {
@@ -13,24 +13,9 @@ const schemas: Record<string, z.ZodType> = {
   bundle: bundleSchema,
 };
 
-/** Boards, devices, and the JSON Schemas of every format. */
+/** Devices, and the JSON Schemas of every format. */
 export function catalogueRoutes(knex: Knex): Router {
   const routes = Router();
-
-  routes.get("/boards", async (_request, response) => {
-    response.json({ boards: await listProfiles(knex, "board") });
-  });
-
-  routes.get("/boards/:id", async (request, response) => {
-    const board = await findProfile(knex, "board", { id: request.params.id });
-    if (!board)
-      throw new HttpProblem(
-        404,
-        "No such board",
-        `There is no board ${JSON.stringify(request.params.id)} here.`,
-      );
-    response.json(board);
-  });
 
   routes.get("/devices", async (_request, response) => {
     response.json({ devices: await listProfiles(knex, "device") });

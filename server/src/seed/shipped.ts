@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { readBoard, readDevice } from "@anvilcloud/core";
 import type { Knex } from "knex";
-import { putProfile } from "../store/profiles.ts";
+import { putShipped } from "../store/profiles.ts";
 
 function yamlFiles(folder: string): { file: string; text: string }[] {
   return readdirSync(folder)
@@ -13,7 +13,7 @@ function yamlFiles(folder: string): { file: string; text: string }[] {
 /** Puts every shipped board and device into the catalogue. Throws ProblemsError where a file contradicts itself. */
 export async function loadShipped(knex: Knex, root: string): Promise<void> {
   for (const { file, text } of yamlFiles(join(root, "boards")))
-    await putProfile(knex, "board", readBoard(text, `boards/${file}`));
+    await putShipped(knex, "board", readBoard(text, `boards/${file}`), text);
   for (const { file, text } of yamlFiles(join(root, "devices")))
-    await putProfile(knex, "device", readDevice(text, `devices/${file}`));
+    await putShipped(knex, "device", readDevice(text, `devices/${file}`), text);
 }

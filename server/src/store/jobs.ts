@@ -83,6 +83,32 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
   };
 }
 
+/** Jobs made on a board, each with the revision it was made with, the one changed last first. */
+export async function jobsOnBoard(
+  knex: Knex,
+  board: string,
+): Promise<{ id: string; title: string; revision: number; handedOver: boolean }[]> {
+  const rows = (await knex("jobs")
+    .select("id", "title")
+    .select(
+      knex.raw("json_extract(board, '$.revision') AS revision"),
+      knex.raw("EXISTS (SELECT 1 FROM log WHERE job_id = jobs.id AND kind = 'handed-over') AS handed_over"),
+    )
+    .whereRaw("json_extract(board, '$.id') = ?", [board])
+    .orderBy("updated_at", "desc")
+    .limit(500)) as { id: string; title: string; revision: number; handed_over: number }[];
+  return rows.map(({ handed_over, ...row }) => ({ ...row, handedOver: handed_over === 1 }));
+}
+
+/** How many jobs are made on each board. */
+export async function jobCounts(knex: Knex): Promise<Record<string, number>> {
+  const rows = (await knex("jobs")
+    .select(knex.raw("json_extract(board, '$.id') AS board"))
+    .count({ n: "*" })
+    .groupByRaw("json_extract(board, '$.id')")) as { board: string; n: number }[];
+  return Object.fromEntries(rows.map(({ board, n }) => [board, n]));
+}
+
 /** One job; undefined where there is none. */
 export async function findJob(knex: Knex, id: string): Promise<StoredJob | undefined> {
   const row = await knex<Row>("jobs").where({ id }).first();

@@ -25,14 +25,66 @@ export async function findProfile<K extends Kind>(
   return row && (JSON.parse(row.body) as Profile<K>);
 }
 
-/** Stores a shipped profile under its id and revision, replacing what an earlier start stored there. */
-export async function putProfile(
+/** Where a profile comes from: shipped with the program, or written here. */
+export type Origin = "shipped" | "own";
+
+/** Stores a shipped profile under its id and revision, replacing what an earlier start stored there; never one written here. */
+export async function putShipped(
   knex: Knex,
   kind: Kind,
   profile: BoardProfile | DeviceProfile,
+  source: string,
 ): Promise<void> {
+  const { id, revision } = profile;
   await knex("profiles")
-    .insert({ kind, id: profile.id, revision: profile.revision, body: JSON.stringify(profile) })
+    .insert({ kind, id, revision, body: JSON.stringify(profile), source, origin: "shipped" })
     .onConflict(["kind", "id", "revision"])
-    .merge();
+    .merge()
+    .where("profiles.origin", "shipped");
+}
+
+/** Stores a board written here. False, and nothing stored, when its id has this revision or a later one already. */
+export async function addBoard(knex: Knex, board: BoardProfile, source: string): Promise<boolean> {
+  const { id, revision } = board;
+  return knex.transaction(async (trx) => {
+    const newest = await newestRevision(trx, id);
+    if (newest !== undefined && newest >= revision) return false;
+    await trx("profiles").insert({
+      kind: "board",
+      id,
+      revision,
+      body: JSON.stringify(board),
+      source,
+      origin: "own",
+    });
+    return true;
+  });
+}
+
+/** The newest revision of a board; undefined where there is none. */
+export async function newestRevision(knex: Knex, id: string): Promise<number | undefined> {
+  const row = (await knex("profiles").where({ kind: "board", id }).max({ newest: "revision" }).first()) as
+    { newest: number | null } | undefined;
+  return row?.newest ?? undefined;
+}
+
+/** The text of a board as it was written; undefined where there is no such board, empty where it was never a text. */
+export async function boardSource(
+  knex: Knex,
+  ref: { id: string; revision?: number },
+): Promise<{ source: string | null; body: string } | undefined> {
+  const query = knex("profiles").where({ kind: "board", id: ref.id }).orderBy("revision", "desc");
+  if (ref.revision !== undefined) void query.andWhere({ revision: ref.revision });
+  return (await query.first("source", "body")) as { source: string | null; body: string } | undefined;
+}
+
+/** Every revision of a board, the newest first. */
+export async function boardRevisions(
+  knex: Knex,
+  id: string,
+): Promise<{ revision: number; origin: Origin }[]> {
+  return (await knex("profiles")
+    .where({ kind: "board", id })
+    .orderBy("revision", "desc")
+    .select("revision", "origin")) as { revision: number; origin: Origin }[];
 }

@@ -1,4 +1,4 @@
-import type { JobPlan, Step } from "@anvilcloud/core";
+import { partText, type JobPlan, type Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useHighlight, useLights } from "../data/index.ts";
@@ -6,7 +6,6 @@ import { color, size, space } from "../theme/index.ts";
 import { Quiet, Segments } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
 import { deviceNumbers } from "./geometry.ts";
-import { partText } from "./parts/index.ts";
 import { layerView, type Layer } from "./view.ts";
 
 const Frame = styled.figure`

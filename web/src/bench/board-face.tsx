@@ -1,10 +1,10 @@
-import type { Subject } from "@anvilcloud/core";
+import { layoutOf, sizes, sizeToFit, type Box, type Subject } from "@anvilcloud/core";
 import { useRef, useState, type KeyboardEvent } from "react";
 import { styled } from "styled-components";
 import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
-import { benchBox, partsOf, type Box } from "./geometry.ts";
-import { Dials, Dips, Keys, Lamps, Links, Terminals } from "./parts/index.ts";
+import { benchBox, faceBox, partsOf } from "./geometry.ts";
+import { Dials, Dips, DisplayPart, Keys, Lamps, Links, Selectors, Slots, Terminals } from "./parts/index.ts";
 import { CurrentPart, Marked, partKey } from "./use-part.ts";
 import type { BenchView } from "./view.ts";
 
@@ -38,6 +38,8 @@ interface Props {
   label: string;
   /** False for a picture beside a step, which the keyboard passes over. */
   interactive?: boolean;
+  /** True to draw the face alone, without the room that cores and tags need. */
+  bare?: boolean;
   /** Parts ringed as the ones in hand. */
   marked?: readonly Subject[];
 }
@@ -47,12 +49,22 @@ const nothing: readonly Subject[] = [];
 const moves: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 /** The board drawn from its profile, with its cores. One stop for the keyboard; arrow keys walk the parts. */
-export function BoardFace({ view, numbers, box, label, interactive = true, marked = nothing }: Props) {
-  const { board, state, lamps, cores } = view;
+export function BoardFace({
+  view,
+  numbers,
+  box,
+  label,
+  interactive = true,
+  bare = false,
+  marked = nothing,
+}: Props) {
+  const { board, state, lamps, looks, display, cards, cores } = view;
+  const layout = layoutOf(board);
+  const title = layout.parts.find((part) => part.kind === "title");
   const parts = partsOf(board);
   const [current, setCurrent] = useState(0);
   const drawing = useRef<SVGSVGElement>(null);
-  const { x, y, width, height } = box ?? benchBox(board);
+  const { x, y, width, height } = box ?? (bare ? faceBox(board) : benchBox(board));
 
   function onKeyDown(event: KeyboardEvent) {
     const move = moves[event.key];
@@ -75,30 +87,34 @@ export function BoardFace({ view, numbers, box, label, interactive = true, marke
           onKeyDown={onKeyDown}
         >
           <rect
-            width={board.face.widthMm}
-            height={board.face.heightMm}
+            width={layout.width}
+            height={layout.height}
             rx={4}
             fill={plate.base}
             stroke={plate.edge}
             strokeWidth={1.2}
           />
-          <text
-            x={board.face.widthMm / 2}
-            y={33}
-            fontSize={5}
-            textAnchor="middle"
-            fill={plate.faint}
-            fontWeight={700}
-          >
-            {`${board.maker} ${board.name}`}
-          </text>
+          {title && (
+            <text
+              x={title.box.x}
+              y={title.box.y + sizes.print.title}
+              fontSize={sizeToFit(`${board.maker} ${board.name}`, title.box.width, sizes.print.title)}
+              fill={plate.faint}
+              fontWeight={700}
+            >
+              {`${board.maker} ${board.name}`}
+            </text>
+          )}
           <Cores board={board} cores={cores} numbers={numbers} />
           <Terminals board={board} />
           <Links board={board} links={state.links} />
           <Dips board={board} switches={state.positions.switches} />
           <Dials board={board} dials={state.positions.dials} />
+          <Selectors board={board} switches={state.positions.switches} />
+          <Slots board={board} cards={cards} />
           <Keys board={board} />
-          <Lamps board={board} lamps={lamps} />
+          <DisplayPart board={board} text={display} />
+          <Lamps board={board} lamps={lamps} looks={looks} />
         </Drawing>
       </CurrentPart>
     </Marked>

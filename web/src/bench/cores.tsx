@@ -1,7 +1,7 @@
-import type { BoardProfile, Core } from "@anvilcloud/core";
+import type { BoardProfile, Core, Point } from "@anvilcloud/core";
 import { isLit, useHighlight } from "../data/index.ts";
 import { color, coreColour, font, plate } from "../theme/index.ts";
-import { corePoint, isUpper, sizes, tagsOf, type Point, type Tag } from "./geometry.ts";
+import { corePoint, isUpper, around, tagsOf, type Tag } from "./geometry.ts";
 
 /** A core's line: a dark casing, its colour, and for green-and-yellow a second, broken colour over it. */
 function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]; bold: boolean }) {
@@ -49,7 +49,7 @@ function TagMark({
       <circle
         cx={tag.at.x}
         cy={tag.at.y}
-        r={sizes.tag}
+        r={around.tag}
         fill={lit ? plate.brass : color.surface}
         stroke={color.ink}
         strokeWidth={0.5}
@@ -92,7 +92,10 @@ export function Cores({ board, cores, numbers }: Props) {
           const from = corePoint(board, core.target);
           if (!from) return null;
           const shift = (at - (tag.cores.length - 1) / 2) * 1.9;
-          const to = { x: tag.at.x + shift, y: tag.at.y + (isUpper(board, from.y) ? sizes.tag : -sizes.tag) };
+          const to = {
+            x: tag.at.x + shift,
+            y: tag.at.y + (isUpper(board, from.y) ? around.tag : -around.tag),
+          };
           return <CoreLine key={core.id} path={curve(from, to)} colour={core.colour} bold={bold} />;
         });
       })}
@@ -104,7 +107,7 @@ export function Cores({ board, cores, numbers }: Props) {
             {ends.map((end) => (
               <CoreLine
                 key={end.tag.key}
-                path={curve({ x: end.tag.at.x, y: beyond(end.tag, sizes.tag) }, { x, y })}
+                path={curve({ x: end.tag.at.x, y: beyond(end.tag, around.tag) }, { x, y })}
                 colour={end.colour}
                 bold={false}
               />
@@ -135,7 +138,7 @@ export function Cores({ board, cores, numbers }: Props) {
       })}
       {outside.map(({ key, device, from, colour }, at) => {
         const to = { x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, 8.6) };
-        const line = curve({ x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, sizes.tag) }, to);
+        const line = curve({ x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, around.tag) }, to);
         return (
           <g key={key}>
             <CoreLine path={line} colour={colour} bold={isLit(lit, [{ kind: "device", id: device }])} />

@@ -1,49 +1,48 @@
-import { terminalOf, terminalsOf, type BoardProfile, type Core, type Subject } from "@anvilcloud/core";
+import {
+  layoutOf,
+  sizes,
+  switchIds,
+  terminalOf,
+  terminalsOf,
+  type BoardProfile,
+  type Box,
+  type Core,
+  type Point,
+  type Subject,
+} from "@anvilcloud/core";
 
-/** Sizes of drawn parts, mm on the face. */
-export const sizes = {
-  blockHeight: 13,
-  lamp: 2.3,
-  dial: 6.2,
-  key: 9,
-  dipPitch: 5,
-  dipHeight: 11,
-  tag: 3.4,
-  tagPitch: 8.4,
-  tagDistance: 12,
-  margin: 5,
-} as const;
-
-export interface Point {
-  x: number;
-  y: number;
-}
-
-export interface Box extends Point {
-  width: number;
-  height: number;
-}
+/** Sizes of what lies around the face, mm. */
+export const around = { tag: 3.4, tagPitch: 8.4, tagDistance: 12, margin: 5 } as const;
 
 /** True for a block on the upper edge, whose cores leave upwards. */
-export const isUpper = (board: BoardProfile, y: number) => y < board.face.heightMm / 2;
+export const isUpper = (board: BoardProfile, y: number) => y < layoutOf(board).height / 2;
 
 /** The face with room for the cores and tags around it. */
 export function benchBox(board: BoardProfile): Box {
-  const room = sizes.tagDistance + 13;
+  const room = around.tagDistance + 13;
   return {
-    x: -sizes.margin,
+    x: -around.margin,
     y: -room,
-    width: board.face.widthMm + 2 * sizes.margin,
-    height: board.face.heightMm + 2 * room,
+    width: layoutOf(board).width + 2 * around.margin,
+    height: layoutOf(board).height + 2 * room,
   };
+}
+
+/** The face alone, with a little room. */
+export function faceBox(board: BoardProfile): Box {
+  const { width, height } = layoutOf(board);
+  const room = 4;
+  // Links arch over the upper and the lower edge.
+  const arch = 10;
+  return { x: -room, y: -arch, width: width + 2 * room, height: height + 2 * arch };
 }
 
 /** Where a core leaves its terminal: the outer edge of its block. */
 export function corePoint(board: BoardProfile, terminalId: string): Point | undefined {
-  const terminal = terminalOf(board, terminalId);
-  if (!terminal) return undefined;
-  const upper = isUpper(board, terminal.at.y);
-  return { x: terminal.at.x, y: terminal.at.y + (upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
+  const clamp = layoutOf(board).terminals[terminalId];
+  if (!clamp) return undefined;
+  const upper = isUpper(board, clamp.y);
+  return { x: clamp.x, y: clamp.y + (upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
 }
 
 /** A numbered tag at the face's edge: the cores of one device that leave at one block. */
@@ -92,11 +91,11 @@ export function tagsOf(board: BoardProfile, cores: readonly Core[]): Tag[] {
     const side = drafts.filter((draft) => draft.upper === upper);
     const xs = spread(
       side.map((draft) => draft.x),
-      sizes.tagPitch,
+      around.tagPitch,
       2,
-      board.face.widthMm - 2,
+      layoutOf(board).width - 2,
     );
-    const y = upper ? -sizes.tagDistance : board.face.heightMm + sizes.tagDistance;
+    const y = upper ? -around.tagDistance : layoutOf(board).height + around.tagDistance;
     return side.map(({ x: _x, ...draft }, at) => ({ ...draft, at: { x: xs[at]!, y } }));
   });
 }
@@ -108,40 +107,51 @@ export function deviceNumbers(devices: readonly { id: string }[]): Record<string
 
 /** Where a subject is drawn; undefined for what has no place on the face. */
 export function placeOf(board: BoardProfile, subject: Subject): Point | undefined {
+  const layout = layoutOf(board);
+  const clamp = (id: string | undefined) => (id === undefined ? undefined : layout.terminals[id]);
   switch (subject.kind) {
     case "terminal":
-      return terminalOf(board, subject.id)?.at;
+      return clamp(subject.id);
     case "input":
-      return terminalOf(board, board.inputs.find((each) => each.id === subject.id)?.terminal ?? "")?.at;
-    case "link": {
-      const link = board.links.find((each) => each.id === subject.id);
-      return link && terminalOf(board, link.between[0])?.at;
-    }
-    case "dial":
-      return board.dials.find((each) => each.id === subject.id)?.at;
-    case "lamp":
-      return board.lamps.find((each) => each.id === subject.id)?.at;
-    case "key":
-      return board.keys.find((each) => each.id === subject.id)?.at;
+      return clamp(board.inputs.find((each) => each.id === subject.id)?.terminal);
+    case "link":
+      return clamp(board.links.find((each) => each.id === subject.id)?.between[0]);
+    case "rail":
+      return clamp(board.rails.find((each) => each.id === subject.id)?.plus[0]);
     case "switch":
       return switchPlace(board, subject.id);
-    case "rail": {
-      const rail = board.rails.find((each) => each.id === subject.id);
-      return rail && terminalOf(board, rail.plus[0] ?? "")?.at;
-    }
+    case "value":
+      return middle(partBox(board, "display", "display"));
+    case "lamp":
+    case "dial":
+    case "key":
+      return layout.parts.find((part) => part.kind === subject.kind && part.id === subject.id)?.at;
+    case "slide":
+    case "jumper":
+    case "display":
+    case "slot":
+      return middle(partBox(board, subject.kind, subject.id));
     default:
       return undefined;
   }
 }
+
+function partBox(board: BoardProfile, kind: string, id: string): Box | undefined {
+  return layoutOf(board).parts.find((part) => part.kind === kind && part.id === id)?.box;
+}
+
+const middle = (box: Box | undefined): Point | undefined =>
+  box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 
 /** Place of one switch of a bank. */
 function switchPlace(board: BoardProfile, id: string): Point | undefined {
   const bank = board.dips.find(
     (dip) => id.startsWith(dip.id) && Number(id.slice(dip.id.length)) <= dip.delivered.length,
   );
-  if (!bank) return undefined;
+  const at = bank && layoutOf(board).parts.find((part) => part.kind === "dip" && part.id === bank.id)?.at;
+  if (!bank || !at) return undefined;
   const index = Number(id.slice(bank.id.length)) - 1;
-  return { x: bank.at.x + (index + 0.5) * sizes.dipPitch, y: bank.at.y };
+  return { x: at.x + (index + 0.5) * sizes.dipPitch, y: at.y };
 }
 
 /** Subjects further apart than this on the face are shown in pictures of their own, mm. */
@@ -171,15 +181,19 @@ export function cropBoxes(board: BoardProfile, subjects: readonly Subject[]): Bo
 
 /** Every part of the face in reading order, as subjects: the order in which arrow keys walk it. */
 export function partsOf(board: BoardProfile): Subject[] {
+  const named = (kind: Subject["kind"], parts: readonly { id: string }[]) =>
+    parts.map(({ id }): Subject => ({ kind, id }));
   const parts: Subject[] = [
-    ...terminalsOf(board).map((terminal) => ({ kind: "terminal" as const, id: terminal.id })),
-    ...board.links.map((link) => ({ kind: "link" as const, id: link.id })),
-    ...board.lamps.map((lamp) => ({ kind: "lamp" as const, id: lamp.id })),
-    ...board.dips.flatMap((dip) =>
-      dip.delivered.map((_, at) => ({ kind: "switch" as const, id: `${dip.id}${at + 1}` })),
-    ),
-    ...board.dials.map((dial) => ({ kind: "dial" as const, id: dial.id })),
-    ...board.keys.map((key) => ({ kind: "key" as const, id: key.id })),
+    ...named("terminal", terminalsOf(board)),
+    ...named("link", board.links),
+    ...named("display", board.display ? [{ id: "display" }] : []),
+    ...named("lamp", board.lamps),
+    ...switchIds(board).map((id): Subject => ({ kind: "switch", id })),
+    ...named("slide", board.slides),
+    ...named("jumper", board.jumpers),
+    ...named("dial", board.dials),
+    ...named("key", board.keys),
+    ...named("slot", board.slots),
   ];
   const row = (subject: Subject) => Math.round((placeOf(board, subject)?.y ?? 0) / 12);
   return parts.sort((a, b) => row(a) - row(b) || (placeOf(board, a)?.x ?? 0) - (placeOf(board, b)?.x ?? 0));

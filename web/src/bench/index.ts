@@ -1,5 +1,7 @@
 export { Bench } from "./bench.tsx";
 export { BoardFace } from "./board-face.tsx";
+export { FaceViewer } from "./face-viewer.tsx";
 export { cropBoxes, deviceNumbers } from "./geometry.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
-export { stepView } from "./view.ts";
+export { saveText } from "./save-drawing.ts";
+export { restView, shownView, stepView } from "./view.ts";

@@ -1,10 +1,17 @@
 import {
+  deliveredCards,
+  draftJob,
+  foundLinks,
+  foundPositions,
+  planJob,
   readFace,
   stateAsFound,
+  withCards,
   type BenchState,
   type BoardProfile,
   type Core,
   type JobPlan,
+  type LampLook,
   type LampState,
   type Step,
 } from "@anvilcloud/core";
@@ -14,8 +21,38 @@ export interface BenchView {
   board: BoardProfile;
   state: Pick<BenchState, "links" | "positions" | "powered">;
   lamps: Record<string, LampState>;
+  looks: Record<string, LampLook>;
+  /** What stands on the display, lines parted by |. */
+  display: string;
+  /** Cards in their slots. */
+  cards: readonly string[];
   /** Cores that are drawn, each on its terminal. */
   cores: readonly Core[];
+}
+
+type Shown = Pick<BenchView, "lamps" | "looks" | "display">;
+
+/** A board by itself as it is delivered: no power, no devices, cards as it comes. */
+export function restView(board: BoardProfile): BenchView {
+  const cards = deliveredCards(board);
+  const full = withCards(board, cards);
+  return {
+    board: full,
+    state: { links: foundLinks(full, {}), positions: foundPositions(full), powered: false },
+    lamps: {},
+    looks: {},
+    display: "",
+    cards,
+    cores: [],
+  };
+}
+
+/** A board by itself at one moment of its life: as delivered, with power, or with everything learned. */
+export function shownView(board: BoardProfile, moment: "rest" | "powered" | "learned"): BenchView {
+  const job = draftJob("look", "look", "look", board);
+  const plan = planJob({ format: "anvilcloud/job@1", job, board, devices: [], log: [] });
+  const learned = moment === "learned" ? plan.bundle.board.memories.map((memory) => memory.id) : [];
+  return viewOf(plan, { ...stateAsFound(plan.bundle), powered: moment !== "rest", learned });
 }
 
 /** The layers of the bench: the plan, the board as found, as the log leaves it, and after the step at hand. */
@@ -24,8 +61,11 @@ export type Layer = "planned" | "found" | "now" | "step";
 const landedIn = (plan: JobPlan, state: BenchState) =>
   plan.wiring.cores.filter((core) => state.landed.includes(core.id));
 
-function viewOf(plan: JobPlan, state: BenchState, lamps = readFace(plan, state).lamps): BenchView {
-  return { board: plan.bundle.board, state, lamps, cores: landedIn(plan, state) };
+function viewOf(plan: JobPlan, state: BenchState, shown: Shown = readFace(plan, state)): BenchView {
+  const { board, job } = plan.bundle;
+  const { lamps, looks, display } = shown;
+  const cards = job.cards ?? deliveredCards(board);
+  return { board, state, lamps, looks, display, cards, cores: landedIn(plan, state) };
 }
 
 /** One layer of the bench. */
@@ -40,5 +80,5 @@ export function layerView(plan: JobPlan, layer: Layer, step?: Step): BenchView {
 
 /** The bench as it should look while a step's result is to be seen. */
 export function stepView(plan: JobPlan, step: Step): BenchView {
-  return viewOf(plan, step.during, step.lamps);
+  return viewOf(plan, step.during, step);
 }

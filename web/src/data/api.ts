@@ -8,6 +8,14 @@ export interface StoredJob {
   devices: DeviceProfile[];
 }
 
+/** A job that uses a board, with the revision it was made with. */
+export interface BoardUse {
+  id: string;
+  title: string;
+  revision: number;
+  handedOver: boolean;
+}
+
 /** A line of the list of jobs. */
 export interface JobSummary {
   id: string;
@@ -77,6 +85,26 @@ export async function createJob(wanted: {
   board: string;
 }): Promise<StoredJob> {
   return (await (await send("/api/jobs", withJson("POST", wanted))).json()) as StoredJob;
+}
+
+export const boardsKey = "/api/boards";
+export const boardKey = (id: string) => `${boardsKey}/${encodeURIComponent(id)}`;
+export const boardUseKey = (id: string) => `${boardKey(id)}/jobs`;
+export const boardSourceAddress = (id: string) => `${boardKey(id)}/source`;
+
+/** Reads an address as text. */
+export async function getText(address: string): Promise<string> {
+  return (await send(address)).text();
+}
+
+/** Stores a new profile or revision from its text; refused with what is wrong, or with status 409 when the revision is taken. */
+export async function postBoard(text: string): Promise<BoardProfile> {
+  const response = await send(boardsKey, {
+    method: "POST",
+    headers: { "Content-Type": "application/yaml" },
+    body: text,
+  });
+  return (await response.json()) as BoardProfile;
 }
 
 /** Imports the text of a job file; returns the job's id. */

@@ -1,5 +1,21 @@
-export { bundleAddress, createJob, getJson, importBundle, jobsKey } from "./api.ts";
-export type { JobSummary } from "./api.ts";
+export {
+  ApiError,
+  boardKey,
+  boardsKey,
+  boardSourceAddress,
+  boardUseKey,
+  bundleAddress,
+  createJob,
+  getJson,
+  getText,
+  importBundle,
+  jobKey,
+  jobsKey,
+  postBoard,
+  postEntry,
+  putJob,
+} from "./api.ts";
+export type { BoardUse, JobSummary, StoredJob } from "./api.ts";
 export { differences } from "./differences.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";
 export { JobProvider, useJobBench, useJobParts } from "./job.tsx";

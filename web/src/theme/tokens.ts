@@ -31,6 +31,7 @@ export const plate = {
   slot: "#111817",
   knob: "#f4efe2",
   brass: "#e9b44c",
+  glow: "#8fe3c4",
 } as const;
 
 /** Lamp colours when lit. */

@@ -6,4 +6,5 @@ export { Segments } from "./segments.tsx";
 export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
 export { Empty, Failed, Loading } from "./states.tsx";
 export { Scroll, Table } from "./table.tsx";
+export { Tabs } from "./tabs.tsx";
 export { Heading, Hidden, Mark, Panel, Quiet, Row, SubHeading, Title } from "./text.tsx";

@@ -1,3 +1,5 @@
+import { movingThing, type Purpose } from "../../board/index.ts";
+import { controlSubjects } from "../../controls/index.ts";
 import type { Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
 
@@ -9,24 +11,34 @@ export const dynamicForceLimitN = 400;
 
 const fallsUnder = "EN 12453:2017, gaps of 50 to 500 mm, from memory; your local code decides";
 
+/** Leaves whose closing force is measured with an instrument; a window's or a radio's is not. */
+const measured: readonly Purpose[] = [
+  "swing-gate",
+  "sliding-gate",
+  "industrial-door",
+  "rolling-grille",
+  "pedestrian-door",
+];
+
 /** One reading of the closing force at each gap, with the limit of the standard beside it. */
 export function forceSteps(planned: Planned): StepDraft[] {
+  if (!measured.includes(planned.bundle.board.purpose)) return [];
   const force = planned.controls.controls.find((control) =>
-    control.gives.some((given) => given.behaviour === "force"),
+    control.gives.some(({ behaviour }) => behaviour === "force" || behaviour === "force-closing"),
   );
   const speedAndForce = force ? force.planned.join() : "fixed";
   return forceGapsMm.map((gap) => ({
     id: `force:${gap}:${speedAndForce}`,
     station: "force",
     title: `Closing force at ${gap} mm`,
-    says: `Put the force instrument in the closing gap at ${gap} mm, let the gate close onto it three times, and write down the highest peak.`,
+    says: `Put the force instrument in the closing gap at ${gap} mm, let the ${movingThing(planned.bundle.board)} close onto it three times, and write down the highest peak.`,
     caution:
       "Only the instrument stands in the gap. Force limits are the law's; this program advises and does not certify.",
     effects: [],
     alsoSee: ["The leaf stops and backs off each time."],
     ifNot:
-      "Too high: ease hinges first, then less force on its dial, a longer slow-down, or a softer edge; then measure again.",
+      "Too high: ease hinges first, then less force, a longer slow-down, or a softer edge; then measure again.",
     reading: { quantity: `peak force at ${gap} mm`, unit: "N", most: dynamicForceLimitN, source: fallsUnder },
-    subjects: force ? [{ kind: "dial", id: force.id }] : [],
+    subjects: force ? controlSubjects(planned.bundle.board, force) : [],
   }));
 }

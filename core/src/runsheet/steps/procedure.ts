@@ -1,14 +1,45 @@
-import type { Effect, Procedure } from "../../board/index.ts";
+import {
+  memoriesIn,
+  menuValues,
+  travelMemories,
+  type Effect,
+  type Procedure,
+  type ProcedureStep,
+} from "../../board/index.ts";
 import type { StateEffect } from "../../job/index.ts";
+import { settingsHold } from "../face.ts";
 import type { Planned } from "../state.ts";
-import type { StepDraft } from "../step.ts";
+import { controlSubject } from "../../controls/index.ts";
+import type { Station, StepDraft } from "../step.ts";
 
-function effectsOf(planned: Planned, effect: Effect): StateEffect[] {
-  const effects: StateEffect[] = [];
+/** What the gesture itself moves: a control that is set, or a menu value. */
+function movedBy({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): StateEffect[] {
+  const moved = (kind: "switches" | "dials" | "values", id: string, to: string): StateEffect[] => [
+    { kind, to: { [id]: to } },
+    ...(board.commits.some((commit) => commit.for === kind)
+      ? []
+      : [{ kind: "commit" as const, which: kind }]),
+  ];
+  if ("set" in gesture) {
+    const { control, to } = gesture.set;
+    return moved(board.dials.some((dial) => dial.id === control) ? "dials" : "switches", control, to);
+  }
+  if ("choose" in gesture && gesture.choose.as !== undefined)
+    return moved("values", gesture.choose.item, gesture.choose.as);
+  return [];
+}
+
+function effectsOf(planned: Planned, step: ProcedureStep): StateEffect[] {
+  const effect: Effect = step.effects;
+  const effects = movedBy(planned, step);
   if (effect.power !== undefined) effects.push({ kind: "power", on: effect.power });
   if (effect.mode !== undefined) effects.push({ kind: "mode", mode: effect.mode });
-  if (effect.learn !== undefined) effects.push({ kind: "learn", what: effect.learn });
-  if (effect.forget !== undefined) effects.push({ kind: "forget", what: effect.forget });
+  for (const what of memoriesIn(effect.learn)) effects.push({ kind: "learn", what });
+  for (const what of memoriesIn(effect.forget)) effects.push({ kind: "forget", what });
+  if (effect.restores) {
+    const values = menuValues(planned.bundle.board).map(({ item, delivered }) => [item.id, delivered]);
+    effects.push({ kind: "values", to: Object.fromEntries(values) }, { kind: "commit", which: "values" });
+  }
   const commit = planned.bundle.board.commits.find((each) => each.id === effect.commit);
   if (commit) effects.push({ kind: "commit", which: commit.for });
   return effects;
@@ -16,40 +47,64 @@ function effectsOf(planned: Planned, effect: Effect): StateEffect[] {
 
 /** What a learning depends on: when one of these changes, its steps are asked for again. */
 function basis({ bundle, controls }: Planned): string {
-  const leaves = bundle.job.survey.leaves.map((leaf) => `${leaf.id}${leaf.openingDegrees}`).join("+");
-  const dials = Object.entries(controls.positions.dials).map(([id, clock]) => `${id}@${clock}`);
-  return [leaves, ...dials].join(";");
+  const leaves = bundle.job.survey.leaves
+    .map((leaf) => `${leaf.id}${leaf.openingDegrees ?? leaf.travelMm ?? ""}`)
+    .join("+");
+  const { dials, values } = controls.positions;
+  const moved = Object.entries(values).filter(
+    ([id, shows]) => menuValues(bundle.board).find(({ item }) => item.id === id)?.delivered !== shows,
+  );
+  return [leaves, ...[...Object.entries(dials), ...moved].map(([id, at]) => `${id}@${at}`)].join(";");
 }
 
-function procedureStepsOf(planned: Planned, procedure: Procedure): StepDraft[] {
-  const suffix = procedure.steps.some((step) => step.effects.learn === "travel") ? `:${basis(planned)}` : "";
-  return procedure.steps.map((step, at) => {
-    const key = "hold" in step.do ? step.do.hold.key : "press" in step.do ? step.do.press.key : undefined;
+/** Keys, controls and entries a step's gesture is done with. */
+function subjectsOf({ bundle }: Planned, { do: gesture }: ProcedureStep): StepDraft["subjects"] {
+  if ("hold" in gesture) return [{ kind: "key", id: gesture.hold.key }];
+  if ("press" in gesture) return [{ kind: "key", id: gesture.press.key }];
+  if ("turn" in gesture) return [{ kind: "key", id: gesture.turn.key }];
+  if ("together" in gesture) return gesture.together.keys.map((id) => ({ kind: "key", id }));
+  if ("choose" in gesture) return [{ kind: "display", id: "display" }];
+  if ("trip" in gesture) return [{ kind: "input", id: gesture.trip.input }];
+  if ("set" in gesture) {
+    const { control } = gesture.set;
+    const dial = bundle.board.dials.some((each) => each.id === control);
+    return [controlSubject(bundle.board, dial ? "dials" : "switches", control)];
+  }
+  return [];
+}
+
+function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
+  const travel = travelMemories(planned.bundle.board);
+  const learns = procedure.steps.some((step) =>
+    memoriesIn(step.effects.learn).some((memory) => travel.includes(memory)),
+  );
+  const suffix = learns ? `:${basis(planned)}` : "";
+  const { positions } = planned.controls;
+  const taken = procedure.steps.filter(
+    (step) => !step.when || settingsHold(step.when, { positions, inForce: positions }, planned),
+  );
+  return taken.map((step, at) => {
     return {
       id: `do:${procedure.id}:${step.id}${suffix}`,
-      station: procedure.station,
-      title:
-        procedure.steps.length > 1
-          ? `${procedure.title}, ${at + 1} of ${procedure.steps.length}`
-          : procedure.title,
+      station,
+      title: taken.length > 1 ? `${procedure.title}, ${at + 1} of ${taken.length}` : procedure.title,
       says: step.says,
       caution: step.caution,
       gesture: step.do,
-      effects: effectsOf(planned, step.effects),
+      effects: effectsOf(planned, step),
       alsoSee: step.see ? [step.see] : [],
       ifNot: step.ifNot,
       needs: procedure.needs,
       source: procedure.source,
-      subjects: key ? [{ kind: "key", id: key }] : [],
+      ...(step.shows ? { shows: step.shows } : {}),
+      subjects: subjectsOf(planned, step),
     };
   });
 }
 
-/** The profile's own procedures for a station, as steps; those for another number of leaves are left out. */
-export function procedureSteps(planned: Planned, station: Procedure["station"]): StepDraft[] {
-  const leaves = planned.bundle.job.survey.leaves.length;
+/** The profile's own procedures for a station, as steps, in the order of the file. */
+export function procedureSteps(planned: Planned, station: Station): StepDraft[] {
   return planned.bundle.board.procedures
     .filter((procedure) => procedure.station === station)
-    .filter((procedure) => procedure.leaves === undefined || procedure.leaves === leaves)
-    .flatMap((procedure) => procedureStepsOf(planned, procedure));
+    .flatMap((procedure) => procedureStepsOf(planned, procedure, station));
 }

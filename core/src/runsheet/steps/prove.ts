@@ -1,14 +1,21 @@
-import type { BoardInput, Condition } from "../../board/index.ts";
+import {
+  memoriesIn,
+  movingThing,
+  travelMemories,
+  type BoardInput,
+  type Condition,
+  type ContactDuty,
+} from "../../board/index.ts";
 import type { Demand } from "../../wiring/index.ts";
 import { conditionHolds } from "../face.ts";
 import type { BenchState, Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
 
 const situations = [
-  { at: "closed", says: "With the gate closed, give an open command while you hold it tripped" },
-  { at: "opening", says: "While the gate opens, trip it" },
-  { at: "open", says: "With the gate open, trip it and give a close command" },
-  { at: "closing", says: "While the gate closes, trip it" },
+  { at: "closed", says: "With the {thing} closed, give an open command while you hold it tripped" },
+  { at: "opening", says: "While the {thing} opens, trip it" },
+  { at: "open", says: "With the {thing} open, trip it and give a close command" },
+  { at: "closing", says: "While the {thing} closes, trip it" },
 ] as const;
 
 function reactionOf(
@@ -21,13 +28,19 @@ function reactionOf(
   return input.reactions.find((row) => conditionHolds(row.when, atEnd, nothing, planned))?.[when];
 }
 
-/** A gate can be proved once it has power and knows its travel, where the board learns one. */
+/** A leaf can be proved once the board has power and knows its travel, where it learns one. */
 function ready({ bundle }: Planned): Condition[] {
-  const learns = bundle.board.procedures.some((each) =>
-    each.steps.some((step) => step.effects.learn === "travel"),
+  const learned = new Set(
+    bundle.board.procedures
+      .filter((procedure) => procedure.station)
+      .flatMap((procedure) => procedure.steps.flatMap((step) => memoriesIn(step.effects.learn))),
   );
-  return [{ powered: true }, ...(learns ? [{ learned: "travel" }] : [])];
+  const travel = travelMemories(bundle.board).filter((memory) => learned.has(memory));
+  return [{ powered: true }, ...travel.map((memory) => ({ learned: memory }))];
 }
+
+/** Contacts that tell the board where the leaf is: they command nothing, and learning proves them. */
+const senses: readonly ContactDuty[] = ["limit-open", "limit-closed", "limits", "encoder"];
 
 type ContactDemand = Extract<Demand, { kind: "contact" }>;
 
@@ -39,6 +52,7 @@ function protectionSteps(
 ): StepDraft[] {
   const { device, contact } = demand;
   const trips = `${device.id}/${contact.id}`;
+  const thing = movingThing(planned.bundle.board);
   return situations.flatMap(({ at, says }): StepDraft[] => {
     const reaction = reactionOf(planned, input, atEnd, at);
     if (reaction === undefined) return [];
@@ -46,8 +60,8 @@ function protectionSteps(
       {
         id: `prove:${trips}:${input.id}:${at}:${reaction}`,
         station: "prove",
-        title: `${device.name}, gate ${at}`,
-        says: `${says}: ${contact.tripped}.`,
+        title: `${device.name}, ${thing} ${at}`,
+        says: `${says.replace("{thing}", thing)}: ${contact.tripped}.`,
         caution:
           at === "closing" || at === "opening"
             ? "Trip it with an object, never with your body. Be ready to stop."
@@ -55,8 +69,8 @@ function protectionSteps(
         effects: [],
         needs: ready(planned),
         trips,
-        alsoSee: [`The gate ${reaction}.`],
-        ifNot: "Take the gate out of use until this is put right.",
+        alsoSee: [`The ${thing} ${reaction}.`],
+        ifNot: `Take the ${thing} out of use until this is put right.`,
         subjects: [
           { kind: "device", id: device.id },
           { kind: "input", id: input.id },
@@ -74,11 +88,11 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
     station: "prove",
     title: `${device.name} commands`,
     says: `Use it: ${contact.tripped}.`,
-    caution: "The gate moves. Keep its path in sight.",
+    caution: `The ${movingThing(planned.bundle.board)} moves. Keep its path in sight.`,
     effects: [],
     needs: ready(planned),
     trips: `${device.id}/${contact.id}`,
-    alsoSee: [`The gate answers as ${input.label.toLowerCase()}.`],
+    alsoSee: [`The ${movingThing(planned.bundle.board)} answers as ${input.label.toLowerCase()}.`],
     subjects: [
       { kind: "device", id: device.id },
       { kind: "terminal", id: input.terminal },
@@ -96,13 +110,13 @@ export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
       .filter(({ input }) => input.reactions.length)
       .flatMap(({ demand, input }) => protectionSteps(planned, demand, input, atEnd)),
     ...contacts
-      .filter(({ input }) => !input.reactions.length)
+      .filter(({ demand, input }) => !input.reactions.length && !senses.includes(demand.contact.duty))
       .map(({ demand, input }) => commandStep(planned, demand, input)),
     {
       id: "prove:release",
       station: "prove",
       title: "Manual release",
-      says: "With the gate at rest, release each drive, move the leaf by hand through its travel, engage the drive again.",
+      says: `With the ${movingThing(planned.bundle.board)} at rest, release each drive, move the leaf by hand through its travel, engage the drive again.`,
       caution: "A released leaf swings by itself on a slope or in wind. Hold it.",
       effects: [],
       alsoSee: ["Each leaf moves freely by hand and is held again after engaging."],
@@ -112,7 +126,8 @@ export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
 }
 
 /** What is handed over, and told to whom. */
-export function handOverSteps(): StepDraft[] {
+export function handOverSteps(planned: Planned): StepDraft[] {
+  const thing = movingThing(planned.bundle.board);
   const step = (id: string, title: string, says: string, see: string): StepDraft => ({
     id: `hand-over:${id}`,
     station: "hand-over",
@@ -126,7 +141,7 @@ export function handOverSteps(): StepDraft[] {
     step(
       "instruct",
       "Instruct the user",
-      "Show opening, stopping and the manual release. Say what the gate does when the mains fails.",
+      `Show opening, stopping and the manual release. Say what the ${thing} does when the mains fails.`,
       "The user has used the manual release once with their own hands.",
     ),
     step(

@@ -2,6 +2,7 @@ import { plainNumber } from "../../quantity/index.ts";
 import type { Rail } from "../../board/index.ts";
 import type { Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
+import { isMains } from "./wire.ts";
 
 /** What every load on the rail bears, V; undefined when it feeds nothing. */
 function window(planned: Planned, rail: Rail): { least: number; most: number } | undefined {
@@ -22,7 +23,7 @@ export function railSteps(planned: Planned): StepDraft[] {
   return planned.bundle.board.rails.flatMap((rail): StepDraft[] => {
     const bears = window(planned, rail);
     const [plus, minus] = [rail.plus[0], rail.minus[0]];
-    if (rail.live !== "always" || !bears || !plus || !minus) return [];
+    if ((rail.live !== "always" && rail.live !== "awake") || !bears || !plus || !minus) return [];
     const kind = rail.kind.toUpperCase();
     return [
       {
@@ -30,8 +31,12 @@ export function railSteps(planned: Planned): StepDraft[] {
         station: "power-up",
         title: `${rail.label}, voltage`,
         says: `Measure ${plus} to ${minus} with the meter on volts ${kind}.`,
-        caution:
-          "The mains terminals are live. One probe at a time, and nothing conductive in the other hand.",
+        ...(isMains(planned.bundle.board)
+          ? {
+              caution:
+                "The mains terminals are live. One probe at a time, and nothing conductive in the other hand.",
+            }
+          : {}),
         effects: [],
         alsoSee: [`About ${plainNumber(rail.volts)} V ${kind}, steady.`],
         ifNot: `Far too low or none: something on ${rail.label.toLowerCase()} draws too much or is short. Isolate, take its devices off, power up, and land them again one by one.`,

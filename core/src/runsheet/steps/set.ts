@@ -1,11 +1,19 @@
-import { behaviour, behaviourText } from "../../board/index.ts";
-import type { Given, PlannedControl } from "../../controls/index.ts";
+import {
+  behaviour,
+  behaviourText,
+  menuValues,
+  type Commit,
+  type Menu,
+  type Panel,
+} from "../../board/index.ts";
+import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
 import { listed } from "../../quantity/index.ts";
+import { gestureText } from "../gesture.ts";
 import type { Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
 
-function givesText(gives: readonly Given[]): string {
+function givesText(gives: readonly GivenBehaviour[]): string {
   return listed(
     gives.flatMap(({ behaviour: id, given }) =>
       given === undefined ? [] : [`${behaviour(id).label.toLowerCase()} ${behaviourText(id, given)}`],
@@ -13,74 +21,160 @@ function givesText(gives: readonly Given[]): string {
   );
 }
 
-function subjects(control: PlannedControl): StepDraft["subjects"] {
-  return control.parts.map((id) => ({ kind: control.kind === "dial" ? "dial" : "switch", id }));
+const standsFor = (control: PlannedControl) => {
+  const text = givesText(control.gives);
+  return text
+    ? `It stands for ${text}.`
+    : "It is dead where the other settings stand, and is set all the same.";
+};
+
+/** The effects of moving a control; where no gesture is owed, the board has read it at once. */
+function moveEffects(control: PlannedControl): StateEffect[] {
+  const to = Object.fromEntries(control.parts.map((id, at) => [id, control.planned[at] ?? ""]));
+  return [
+    { kind: control.kind, to },
+    ...(control.commit ? [] : [{ kind: "commit" as const, which: control.kind }]),
+  ];
 }
 
-function turnEffect(control: PlannedControl): StateEffect {
-  if (control.kind === "dial") return { kind: "dials", to: { [control.id]: control.planned[0] ?? "" } };
-  const to = control.parts.map((id, at) => [id, control.planned[at] === "on" ? "on" : "off"] as const);
-  return { kind: "switches", to: Object.fromEntries(to) };
+/** "S1 on and S2 off", or where a control is a single one, its position alone. */
+function positionsText(control: PlannedControl): string {
+  return listed(control.parts.map((id, at) => `${id} ${control.planned[at]}`));
 }
 
-function changeStep(control: PlannedControl): StepDraft {
-  const dial = control.kind === "dial";
-  const switches = control.parts.map((id, at) => `${id} ${control.planned[at]}`);
-  const says = dial
-    ? `Turn ${control.label} (${control.id}) to ${control.planned[0]} on the clock.`
-    : `Set ${listed(switches)}.`;
+function changeStep(planned: Planned, control: PlannedControl): StepDraft {
+  const dial = control.kind === "dials";
   return {
     id: `set:${control.id}:${control.planned.join(",")}`,
     station: "set",
-    title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${listed(switches)}`,
-    says,
+    title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${positionsText(control)}`,
+    says: dial
+      ? `Turn ${control.label} (${control.id}) to ${control.planned[0]} on the clock.`
+      : `Set ${positionsText(control)}.`,
     control: control.id,
-    effects: [turnEffect(control)],
+    effects: moveEffects(control),
     alsoSee: [
-      `It stands for ${givesText(control.gives)}.${control.commit ? " Nothing is in force yet: the board reads it later, by its gesture." : ""}`,
+      `${standsFor(control)}${control.commit ? " Nothing is in force yet: the board reads it later, by its gesture." : ""}`,
     ],
-    subjects: subjects(control),
+    subjects: controlSubjects(planned.bundle.board, control),
   };
 }
 
-/** What must change, one control a step; then one look at what is already right. */
-export function setSteps({ controls }: Planned): StepDraft[] {
-  const right = controls.controls.filter((control) => !control.change);
-  const steps = controls.controls.filter((control) => control.change).map(changeStep);
+const rightText = (control: PlannedControl) =>
+  control.kind === "dials" ? `${control.label} at ${control.planned[0]}` : positionsText(control);
+
+/** What must change on the face, one control a step; then one look at what is already right. */
+export function setSteps(planned: Planned): StepDraft[] {
+  const onFace = planned.controls.controls.filter((control) => control.kind !== "values");
+  const right = onFace.filter((control) => !control.change);
+  const steps = onFace.filter((control) => control.change).map((control) => changeStep(planned, control));
   if (right.length)
     steps.push({
       id: `set:right:${right.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
       station: "set",
       title: "What already stands right",
-      says: `Leave and check: ${listed(right.map((control) => (control.kind === "dial" ? `${control.label} at ${control.planned[0]}` : control.parts.map((id, at) => `${id} ${control.planned[at]}`).join(", "))))}.`,
+      says: `Leave and check: ${listed(right.map(rightText))}.`,
       effects: [],
       alsoSee: ["Each stands as listed."],
       ifNot: "Correct what was noted as found under Survey; the plan follows.",
-      subjects: right.flatMap(subjects),
+      subjects: right.flatMap((control) => controlSubjects(planned.bundle.board, control)),
     });
   return steps;
 }
 
-/** The commit gestures that the moved controls owe, done once the board has power. */
-export function commitSteps({ bundle, controls }: Planned): StepDraft[] {
-  return bundle.board.commits.flatMap((commit): StepDraft[] => {
-    const moved = controls.controls.filter((control) => control.change && control.commit === commit.id);
-    if (!moved.length) return [];
+/** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
+function wayTo(panel: Panel, menu: Menu): string {
+  const direct = panel.opens.find((entry) => entry.to === menu.id);
+  if (direct) return `${direct.by.map(gestureText).join(", then ")} to open ${menu.label}`;
+  for (const outer of panel.menus) {
+    const item = outer.items.find((each) => each.menu === menu.id);
+    if (item && outer !== menu)
+      return `${wayTo(panel, outer)}, go to ${item.shows} ${item.label} and open it`;
+  }
+  return `open ${menu.label}`;
+}
+
+/** Entries of the same menu that look almost like this one: named so that a slip is noticed. */
+function lookAlikes(menu: Menu, shows: string): string[] {
+  return menu.items
+    .filter((item) => item.shows !== shows && item.shows.length === shows.length)
+    .filter((item) => [...item.shows].filter((character, at) => character !== shows[at]).length === 1)
+    .map((item) => `${item.shows} ${item.label}`)
+    .slice(0, 3);
+}
+
+/** Menu values that must change, one a step, once the board has power. */
+export function valueSteps(planned: Planned): StepDraft[] {
+  const { panel } = planned.bundle.board;
+  const entries = menuValues(planned.bundle.board);
+  return planned.controls.controls.flatMap((control): StepDraft[] => {
+    const entry = entries.find(({ item }) => item.id === control.id);
+    if (control.kind !== "values" || !control.change || !entry || !panel) return [];
+    const { item, menu } = entry;
+    const way = wayTo(panel, menu);
+    const alike = lookAlikes(menu, item.shows);
+    const shows = control.planned[0] ?? "";
     return [
       {
-        id: `commit:${commit.id}:${moved.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
+        id: `set:${control.id}:${shows}`,
         station: "power-up",
-        title: `Have the ${commit.for} read`,
-        says: commit.says,
-        gesture: { hold: commit.hold },
-        caution: bundle.board.keys.find((key) => key.id === commit.hold.key)?.outside,
-        effects: [{ kind: "commit", which: commit.for }],
-        alwaysSee: bundle.board.lamps
-          .filter((lamp) => lamp.shows.some((row) => row.when.pending !== undefined))
-          .map((lamp) => lamp.id),
-        ifNot: `Let go too early and nothing is read. Hold ${commit.hold.key} again for the full ${commit.hold.seconds} s.`,
-        subjects: [{ kind: "key", id: commit.hold.key }, ...moved.flatMap(subjects)],
+        title: `${item.shows} ${item.label}: ${shows}`,
+        says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${item.shows} ${item.label} and set it from ${control.found[0]} to ${shows}.`,
+        control: control.id,
+        effects: moveEffects(control),
+        shows,
+        alsoSee: [
+          standsFor(control),
+          ...(panel.stores === "after a pause"
+            ? [`It is stored ${panel.pauseSeconds ?? 0} s after the last key press.`]
+            : []),
+          ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
+        ],
+        ...(alike.length
+          ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
+          : {}),
+        subjects: controlSubjects(planned.bundle.board, control),
       },
     ];
+  });
+}
+
+const commitTitle: Record<Commit["for"], string> = {
+  dials: "Have the dials read",
+  switches: "Have the switches read",
+  values: "Save the list",
+};
+
+function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedControl[]): StepDraft {
+  const { board } = planned.bundle;
+  const hold = "hold" in commit.by ? commit.by.hold : undefined;
+  return {
+    id: `commit:${commit.id}:${moved.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
+    station: "power-up",
+    title: commitTitle[commit.for],
+    says: commit.says,
+    gesture: commit.by,
+    caution: hold && board.keys.find((key) => key.id === hold.key)?.outside,
+    effects: [{ kind: "commit", which: commit.for }],
+    alwaysSee: board.lamps
+      .filter((lamp) => lamp.shows.some((row) => row.when.pending !== undefined))
+      .map((lamp) => lamp.id),
+    ifNot: hold
+      ? `Let go too early and nothing is read. Hold ${hold.key} again for the full ${hold.seconds} s.`
+      : "Left without it, everything reverts. Look at one changed value again before going on.",
+    subjects: [
+      ...(hold ? [{ kind: "key" as const, id: hold.key }] : []),
+      ...moved.flatMap((control) => controlSubjects(board, control)),
+    ],
+  };
+}
+
+/** The commit gestures that the moved controls owe, done once the board has power. */
+export function commitSteps(planned: Planned): StepDraft[] {
+  return planned.bundle.board.commits.flatMap((commit): StepDraft[] => {
+    const moved = planned.controls.controls.filter(
+      (control) => control.change && control.commit === commit.id,
+    );
+    return moved.length ? [commitStep(planned, commit, moved)] : [];
   });
 }

@@ -1,43 +1,75 @@
-import { terminalOf } from "../../board/index.ts";
-import type { Core, LinkPlan } from "../../wiring/index.ts";
+import { movingThing, terminalOf, type BoardProfile } from "../../board/index.ts";
+import { supplyName, type Core, type LinkPlan } from "../../wiring/index.ts";
 import { count, listed, plainNumber } from "../../quantity/index.ts";
 import type { Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
 
-function isolationSteps({ bundle }: Planned): StepDraft[] {
+/** Terminals between which the supply stands. */
+function supplyTerminals({ poles }: BoardProfile["supply"]): string[] {
+  const { live, neutral, l1, l2, l3, a, b, plus, minus } = poles;
+  return [live, l1, a, plus, l2, neutral, l3, b, minus].filter((id) => id !== undefined);
+}
+
+/** True where what feeds the board can kill. */
+export const isMains = (board: BoardProfile) =>
+  board.supply.kind === "mains" || board.supply.kind === "three-phase";
+
+function breakerStep({ bundle }: Planned): StepDraft {
   const { board, job } = bundle;
-  const mains = [board.inlet.live, board.inlet.neutral].map((id) => ({ kind: "terminal" as const, id }));
   const where = job.survey.breaker ? ` It was surveyed as: ${job.survey.breaker}.` : "";
+  const subjects = supplyTerminals(board.supply).map((id) => ({ kind: "terminal" as const, id }));
+  const base = {
+    id: "isolate:breaker",
+    station: "wire" as const,
+    effects: [{ kind: "power" as const, on: false }],
+    subjects,
+  };
+  if (board.supply.kind === "solar")
+    return {
+      ...base,
+      title: "Take panel and battery off",
+      says: `Cover the solar panel, unplug its lead and the battery, and hang your mark on them.${where}`,
+      caution: "A panel in the sun makes voltage by itself, and a battery keeps a board and a drive alive.",
+      alsoSee: ["Panel and battery are off and marked."],
+    };
+  return {
+    ...base,
+    title: "Isolate and mark the breaker",
+    says: `Find the breaker of this ${movingThing(board)}, switch it off, lock it and hang your mark on it.${where}`,
+    caution: "Mains kills. Where your licence or local code does not allow this work, stop and call who may.",
+    alsoSee: ["The breaker is off, locked and marked."],
+  };
+}
+
+function proveDeadStep({ bundle: { board } }: Planned): StepDraft {
+  const terminals = supplyTerminals(board.supply);
+  const [first = "", second = ""] = terminals;
+  const rest = board.supply.kind === "three-phase" ? `, to ${terminals[2]}` : "";
+  const earth = board.supply.poles.earth ? " and to earth" : "";
+  return {
+    id: "isolate:prove-dead",
+    station: "wire",
+    title: "Disconnect the battery, prove dead",
+    says: `Unplug any battery. Prove your tester on a known source, measure ${first} to ${second}${rest}${earth}, prove the tester again.`,
+    caution: "A battery keeps a board and a drive alive. A pulled power plug is a reset, not an isolation.",
+    effects: [],
+    alsoSee: [`0 V between every pair of ${isMains(board) ? "mains" : "supply"} terminals. All lamps dark.`],
+    ifNot:
+      "A voltage here means another feed: a second breaker, a battery, or a swapped neutral. Do not go on.",
+    reading: {
+      quantity: `${first} to ${second}`,
+      unit: "V",
+      most: 0.5,
+      source: "dead means no voltage; half a volt allows for the instrument",
+    },
+    subjects: terminals.map((id) => ({ kind: "terminal", id })),
+  };
+}
+
+function isolationSteps(planned: Planned): StepDraft[] {
   return [
-    {
-      id: "isolate:breaker",
-      station: "wire",
-      title: "Isolate and mark the breaker",
-      says: `Find the breaker of this gate, switch it off, lock it and hang your mark on it.${where}`,
-      caution:
-        "Mains kills. Where your licence or local code does not allow this work, stop and call who may.",
-      effects: [{ kind: "power", on: false }],
-      alsoSee: ["The breaker is off, locked and marked."],
-      subjects: mains,
-    },
-    {
-      id: "isolate:prove-dead",
-      station: "wire",
-      title: "Disconnect the battery, prove dead",
-      says: `Unplug any battery. Prove your tester on a known source, measure ${board.inlet.live} to ${board.inlet.neutral} and to earth, prove the tester again.`,
-      caution: "A battery keeps a board and a drive alive. A pulled power plug is a reset, not an isolation.",
-      effects: [],
-      alsoSee: ["0 V between every pair of mains terminals. All lamps dark."],
-      ifNot:
-        "A voltage here means another feed: a second breaker, a battery, or a swapped neutral. Do not go on.",
-      reading: {
-        quantity: `${board.inlet.live} to ${board.inlet.neutral}`,
-        unit: "V",
-        most: 0.5,
-        source: "dead means no voltage; half a volt allows for the instrument",
-      },
-      subjects: mains,
-    },
+    breakerStep(planned),
+    proveDeadStep(planned),
     {
       id: "as-found",
       station: "wire",
@@ -108,18 +140,31 @@ function coreSteps({ bundle, wiring }: Planned): StepDraft[] {
   );
 }
 
-function inletStep({ bundle, wiring }: Planned): StepDraft {
+function inletStep({ bundle: { board }, wiring }: Planned): StepDraft {
   const inlet = wiring.cores.filter((core) => core.device === "mains");
+  const name = supplyName[board.supply.kind].toLowerCase();
+  const volts = listed(board.supply.volts.map((each) => plainNumber(each))).replace(" and ", " or ");
+  const selector = board.supply.selector;
+  const set = selector ? ` First check that ${selector} stands for the supply at hand.` : "";
+  const mains = isMains(board);
   return {
     id: `wire:mains:${inlet.map((core) => core.target).join(",")}`,
     station: "wire",
-    title: "Land the mains spur last",
-    says: "Land the locked-off spur. Keep it apart from every other core.",
-    spoken: `Land the locked-off spur: ${listed(inlet.map(placeText))}.`,
-    caution: `${plainNumber(bundle.board.inlet.volts)} V goes here. Extra-low-voltage cores never share its gland or conduit.`,
+    title: `Land the ${name} last`,
+    says: mains
+      ? `Land the locked-off ${name}. Keep it apart from every other core.${set}`
+      : `Land the cores of the ${name}, + and − each on its own.${set}`,
+    spoken: `Land the ${name}: ${listed(inlet.map(placeText))}.`,
+    caution: mains
+      ? `${volts} V goes here. Extra-low-voltage cores never share its gland or conduit.`
+      : "Check + and − before they are landed: swapped, the board does not start, or is damaged.",
     cores: inlet.map((core) => core.id),
     effects: [{ kind: "land", cores: inlet.map((core) => core.id) }],
-    alsoSee: ["The spur has a gland of its own and its cover is on."],
+    alsoSee: [
+      mains
+        ? "The spur has a gland of its own and its cover is on."
+        : "Every core sits on the pole it is named for.",
+    ],
     subjects: inlet.map((core) => ({ kind: "terminal", id: core.target })),
   };
 }

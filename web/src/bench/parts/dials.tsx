@@ -1,7 +1,7 @@
-import { clockToDegrees, sweepDegrees, type BoardProfile, type Dial } from "@anvilcloud/core";
+import { sizes, clockToDegrees, sweepDegrees, type BoardProfile, type Dial } from "@anvilcloud/core";
 import { plate } from "../../theme/index.ts";
-import { sizes } from "../geometry.ts";
 import { usePart } from "../use-part.ts";
+import { placed } from "./place.ts";
 import { Print, Ring } from "./print.tsx";
 
 /** A dial with its sweep, its arrow, and where wanted a second arrow where it stood. */
@@ -74,20 +74,21 @@ export function DialShape({
   );
 }
 
-function DialPart({ dial, clock }: { dial: Dial; clock: string }) {
+function DialPart({ board, dial, clock }: { board: BoardProfile; dial: Dial; clock: string }) {
+  const { at } = placed(board, "dial", dial.id);
   const { props, lit } = usePart(
     { kind: "dial", id: dial.id },
     `Dial ${dial.label}, at ${clock} on the clock`,
   );
   return (
     <g {...props}>
-      <g transform={`translate(${dial.at.x} ${dial.at.y})`}>
+      <g transform={`translate(${at.x} ${at.y})`}>
         <DialShape dial={dial} clock={clock} />
       </g>
-      <Print x={dial.at.x} y={dial.at.y + sizes.dial + 6.2} size={3.6}>
+      <Print x={at.x} y={at.y + sizes.dial + 6.2} size={3.6}>
         {dial.label}
       </Print>
-      <Ring lit={lit} x={dial.at.x} y={dial.at.y} r={sizes.dial + 3} />
+      <Ring lit={lit} x={at.x} y={at.y} r={sizes.dial + 3} />
     </g>
   );
 }
@@ -96,7 +97,7 @@ export function Dials({ board, dials }: { board: BoardProfile; dials: Readonly<R
   return (
     <g>
       {board.dials.map((dial) => (
-        <DialPart key={dial.id} dial={dial} clock={dials[dial.id] ?? dial.delivered} />
+        <DialPart key={dial.id} board={board} dial={dial} clock={dials[dial.id] ?? dial.delivered} />
       ))}
     </g>
   );

@@ -1,7 +1,8 @@
 export { Dials, DialShape } from "./dials.tsx";
+export { DisplayPart, DisplayShape } from "./display.tsx";
 export { Dips } from "./dips.tsx";
 export { Keys } from "./keys.tsx";
 export { Lamps, LampShape } from "./lamps.tsx";
 export { Links } from "./links.tsx";
-export { partText } from "./part-text.ts";
+export { Selectors, Slots } from "./selectors.tsx";
 export { Terminals } from "./terminals.tsx";

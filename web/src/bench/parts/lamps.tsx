@@ -1,7 +1,7 @@
-import type { BoardProfile, Lamp, LampState } from "@anvilcloud/core";
+import { sizes, type BoardProfile, type Lamp, type LampLook, type LampState } from "@anvilcloud/core";
 import { lampColour, plate } from "../../theme/index.ts";
-import { sizes } from "../geometry.ts";
 import { usePart } from "../use-part.ts";
+import { placed } from "./place.ts";
 import { Print, Ring } from "./print.tsx";
 
 /** A lamp's body: rays and a full disc when lit, half a disc when blinking, an empty ring when dark. */
@@ -43,27 +43,52 @@ export function LampShape({
   );
 }
 
-function LampPart({ lamp, is }: { lamp: Lamp; is: LampState }) {
-  const { props, lit } = usePart({ kind: "lamp", id: lamp.id }, `Lamp ${lamp.label}, ${lamp.colour}, ${is}`);
+interface Shown {
+  is: LampState;
+  look?: LampLook | undefined;
+}
+
+function LampPart({ board, lamp, is, look }: { board: BoardProfile; lamp: Lamp } & Shown) {
+  const colour = (look?.other && lamp.other) || lamp.colour;
+  const flashes = look?.flashes ? `, ${look.flashes} flashes` : "";
+  const { props, lit } = usePart(
+    { kind: "lamp", id: lamp.id },
+    `Lamp ${lamp.label}, ${colour}, ${is}${flashes}`,
+  );
+  const { at } = placed(board, "lamp", lamp.id);
   return (
     <g {...props}>
-      <g transform={`translate(${lamp.at.x} ${lamp.at.y})`}>
+      <g transform={`translate(${at.x} ${at.y})`}>
         <circle r={4.4} fill="transparent" />
-        <LampShape colour={lamp.colour} is={is} />
+        <LampShape colour={colour} is={is} />
       </g>
-      <Print x={lamp.at.x} y={lamp.at.y + 7.4} size={3}>
+      <Print x={at.x} y={at.y + 7.4} size={3}>
         {lamp.label}
       </Print>
-      <Ring lit={lit} x={lamp.at.x} y={lamp.at.y} r={5} />
+      <Ring lit={lit} x={at.x} y={at.y} r={5} />
     </g>
   );
 }
 
-export function Lamps({ board, lamps }: { board: BoardProfile; lamps: Readonly<Record<string, LampState>> }) {
+export function Lamps({
+  board,
+  lamps,
+  looks,
+}: {
+  board: BoardProfile;
+  lamps: Readonly<Record<string, LampState>>;
+  looks: Readonly<Record<string, LampLook>>;
+}) {
   return (
     <g>
       {board.lamps.map((lamp) => (
-        <LampPart key={lamp.id} lamp={lamp} is={lamps[lamp.id] ?? "dark"} />
+        <LampPart
+          key={lamp.id}
+          board={board}
+          lamp={lamp}
+          is={lamps[lamp.id] ?? "dark"}
+          look={looks[lamp.id]}
+        />
       ))}
     </g>
   );

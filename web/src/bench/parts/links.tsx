@@ -1,6 +1,6 @@
-import { terminalsOf, type BoardProfile } from "@anvilcloud/core";
+import { sizes, layoutOf, type BoardProfile } from "@anvilcloud/core";
 import { plate } from "../../theme/index.ts";
-import { isUpper, sizes } from "../geometry.ts";
+import { isUpper } from "../geometry.ts";
 import { usePart } from "../use-part.ts";
 
 function LinkPart({
@@ -18,14 +18,13 @@ function LinkPart({
     { kind: "link", id },
     `Link ${between.join(" to ")}, ${isIn ? "in" : "out"}`,
   );
-  const all = terminalsOf(board);
-  const a = all.find((terminal) => terminal.id === between[0]);
-  const b = all.find((terminal) => terminal.id === between[1]);
+  const { terminals } = layoutOf(board);
+  const [a, b] = [terminals[between[0]], terminals[between[1]]];
   if (!a || !b) return null;
-  const rise = isUpper(board, a.at.y) ? -1 : 1;
-  const y = a.at.y + rise * (sizes.blockHeight / 2 - 0.6);
-  const depth = rise * (2.2 + Math.abs(b.at.x - a.at.x) * 0.16);
-  const path = `M${a.at.x} ${y} C${a.at.x} ${y + depth * 1.4} ${b.at.x} ${y + depth * 1.4} ${b.at.x} ${y}`;
+  const rise = isUpper(board, a.y) ? -1 : 1;
+  const y = a.y + rise * (sizes.blockHeight / 2 - 0.6);
+  const depth = rise * (2.2 + Math.abs(b.x - a.x) * 0.16);
+  const path = `M${a.x} ${y} C${a.x} ${y + depth * 1.4} ${b.x} ${y + depth * 1.4} ${b.x} ${y}`;
   return (
     <g {...props}>
       <path

@@ -1,8 +1,16 @@
-import { behaviour, behaviourText, listed, type PlannedControl } from "@anvilcloud/core";
+import {
+  behaviour,
+  behaviourText,
+  controlSubjects,
+  listed,
+  menuValues,
+  switchIds,
+  type PlannedControl,
+} from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { DialShape } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
-import { color, plate, size, space } from "../../theme/index.ts";
+import { color, font, plate, size, space } from "../../theme/index.ts";
 import { Heading, Mark, Panel, Quiet } from "../../ui/index.ts";
 
 const Rows = styled.ul`
@@ -40,29 +48,56 @@ function Pair({ on }: { on: boolean[] }) {
   );
 }
 
+/** What a display or a printed position says, in place of a picture. */
+const Shows = styled.span`
+  display: grid;
+  place-items: center;
+  width: 64px;
+  min-height: 44px;
+  border-radius: 6px;
+  background: ${plate.slot};
+  color: ${plate.glow};
+  font-family: ${font.mono};
+  font-weight: 700;
+  font-size: ${size.small};
+  overflow-wrap: anywhere;
+  text-align: center;
+`;
+
 function ControlRow({ control }: { control: PlannedControl }) {
   const { plan } = useJobBench();
-  const dial = plan.bundle.board.dials.find((each) => control.kind === "dial" && each.id === control.id);
-  const lights = useLights(
-    control.parts.map((id) => ({
-      kind: control.kind === "dial" ? ("dial" as const) : ("switch" as const),
-      id,
-    })),
-  );
+  const { board } = plan.bundle;
+  const dial = board.dials.find((each) => control.kind === "dials" && each.id === control.id);
+  const switches = control.kind === "switches" && control.parts.every((id) => switchIds(board).includes(id));
+  const entry = menuValues(board).find(({ item }) => control.kind === "values" && item.id === control.id);
+  const lights = useLights(controlSubjects(board, control));
   const stand = (at: readonly string[]) =>
-    dial ? `${at[0]} on the clock` : listed(control.parts.map((id, index) => `${id} ${at[index]}`));
+    dial
+      ? `${at[0]} on the clock`
+      : entry
+        ? `${at[0]}${entry.item.number?.unit ? ` ${entry.item.number.unit}` : ""}`
+        : listed(control.parts.map((id, index) => `${id} ${at[index]}`));
   return (
     <li {...lights}>
       {dial ? (
         <svg viewBox="-8 -8 16 16" width={64} height={64} aria-hidden>
           <DialShape dial={dial} clock={control.planned[0] ?? dial.delivered} ghost={control.found[0]} />
         </svg>
+      ) : entry ? (
+        <Shows>{entry.item.shows}</Shows>
+      ) : !switches ? (
+        <Shows>{control.planned.join(" ")}</Shows>
       ) : (
         <Pair on={control.planned.map((at) => at === "on")} />
       )}
       <div>
         <b>
-          {dial ? `${dial.label} (${dial.id})` : control.label}: <Mark>{stand(control.planned)}</Mark>
+          {dial
+            ? `${dial.label} (${dial.id})`
+            : entry
+              ? `${entry.item.shows} ${control.label}`
+              : control.label}
+          : <Mark>{stand(control.planned)}</Mark>
         </b>
         {control.change && <Quiet>found {stand(control.found)}</Quiet>}
         <p>

@@ -1,9 +1,9 @@
 import type { BoardProfile, Seen } from "@anvilcloud/core";
-import { Eye } from "lucide-react";
+import { Eye, Tv } from "lucide-react";
 import { styled } from "styled-components";
 import { LampShape } from "../../bench/index.ts";
 import { useLights } from "../../data/index.ts";
-import { color, plate, size, space } from "../../theme/index.ts";
+import { color, font, plate, size, space } from "../../theme/index.ts";
 
 const List = styled.ul`
   display: grid;
@@ -34,20 +34,34 @@ const List = styled.ul`
   }
 `;
 
+const Glass = styled.span`
+  display: inline-block;
+  vertical-align: middle;
+  padding: ${space.xs} ${space.s};
+  border-radius: 4px;
+  background: ${plate.slot};
+  color: ${plate.glow};
+  font-family: ${font.mono};
+  font-weight: 700;
+  white-space: pre;
+`;
+
 function LampLine({ seen, board }: { seen: Extract<Seen, { kind: "lamp" }>; board: BoardProfile }) {
   const lights = useLights([{ kind: "lamp", id: seen.lamp }]);
   const lamp = board.lamps.find((each) => each.id === seen.lamp);
+  const colour = (seen.look?.other && lamp?.other) || (lamp?.colour ?? "white");
   const still = seen.is === seen.was ? "still " : "";
   return (
     <li {...lights}>
       <svg className="lamp" viewBox="-5 -5 10 10" width={44} height={44} aria-hidden>
-        <LampShape colour={lamp?.colour ?? "white"} is={seen.is} />
+        <LampShape colour={colour} is={seen.is} />
       </svg>
       <span>
         <b>{seen.label}</b> {still}
         {seen.is}
+        {seen.look?.flashes ? `, ${seen.look.flashes} flashes and a pause` : ""}
         <small>
-          {lamp?.colour}: {seen.why}
+          {colour}: {seen.why}
         </small>
       </span>
     </li>
@@ -61,6 +75,13 @@ export function SeenList({ see, board }: { see: readonly Seen[]; board: BoardPro
       {see.map((seen) =>
         seen.kind === "lamp" ? (
           <LampLine key={seen.lamp} seen={seen} board={board} />
+        ) : seen.kind === "display" ? (
+          <li key={`display ${seen.text}`}>
+            <Tv className="eye" size={22} aria-hidden />
+            <span>
+              The display shows <Glass>{seen.text.replaceAll("|", "\n")}</Glass>
+            </span>
+          </li>
         ) : (
           <li key={seen.text}>
             <Eye className="eye" size={22} aria-hidden />

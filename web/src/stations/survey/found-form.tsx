@@ -2,7 +2,9 @@ import {
   foundLinks,
   foundPositions,
   fractionToClock,
+  menuValues,
   readableFractions,
+  selectorsOf,
   type Dial,
   type Job,
 } from "@anvilcloud/core";
@@ -24,10 +26,7 @@ const Cell = styled.div`
   }
 `;
 
-const onOff = [
-  { id: "off", text: "off" },
-  { id: "on", text: "on" },
-] as const;
+const kindNames = { switch: "Switch", slide: "Slide", jumper: "Jumper" } as const;
 const inOut = [
   { id: "in", text: "in" },
   { id: "out", text: "out" },
@@ -71,6 +70,7 @@ export function FoundForm() {
   const { board } = plan.bundle;
   const links = foundLinks(board, job.found.links);
   const positions = foundPositions(board, job.found);
+  const entries = menuValues(board);
   const set = (found: Partial<Job["found"]>) =>
     change((now) => ({ ...now, found: { ...now.found, ...found } }));
   return (
@@ -87,7 +87,7 @@ export function FoundForm() {
             hint={`this profile holds for ${board.firmware.join(", ")}`}
           />
         </Grid>
-        <SubHeading>Links</SubHeading>
+        {board.links.length > 0 && <SubHeading>Links</SubHeading>}
         <Grid $least="120px">
           {board.links.map((link) => (
             <Cell key={link.id}>
@@ -101,21 +101,21 @@ export function FoundForm() {
             </Cell>
           ))}
         </Grid>
-        <SubHeading>Switches</SubHeading>
+        {selectorsOf(board).length > 0 && <SubHeading>Switches</SubHeading>}
         <Grid $least="120px">
-          {Object.entries(positions.switches).map(([id, at]) => (
+          {selectorsOf(board).map(({ id, kind, label, positions: all, delivered }) => (
             <Cell key={id}>
-              <span>{id}</span>
+              <span>{label}</span>
               <Segments
-                label={`Switch ${id}`}
-                value={at}
+                label={`${kindNames[kind]} ${label}`}
+                value={positions.switches[id] ?? delivered}
                 onChange={(to) => set({ switches: { ...job.found.switches, [id]: to } })}
-                options={onOff}
+                options={(kind === "switch" ? ["off", "on"] : all).map((at) => ({ id: at, text: at }))}
               />
             </Cell>
           ))}
         </Grid>
-        <SubHeading>Dials</SubHeading>
+        {board.dials.length > 0 && <SubHeading>Dials</SubHeading>}
         <Grid $least="230px">
           {board.dials.map((dial) => (
             <DialFound
@@ -126,6 +126,22 @@ export function FoundForm() {
             />
           ))}
         </Grid>
+        {entries.length > 0 && (
+          <>
+            <SubHeading>Menu values</SubHeading>
+            <Grid $least="230px">
+              {entries.map(({ item, positions: all, delivered }) => (
+                <Choice
+                  key={item.id}
+                  label={`${item.shows} ${item.label}`}
+                  value={positions.values[item.id] ?? delivered}
+                  onChange={(to) => set({ values: { ...job.found.values, [item.id]: to } })}
+                  options={all.map((at) => ({ id: at, text: at }))}
+                />
+              ))}
+            </Grid>
+          </>
+        )}
         <Toggle
           label="Everything stands here as it was found"
           value={job.found.noted}

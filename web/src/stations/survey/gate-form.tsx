@@ -1,4 +1,12 @@
-import { jobSchema, leavesLike, withSurvey, type Leaf } from "@anvilcloud/core";
+import {
+  jobSchema,
+  leavesLike,
+  movingThing,
+  sentence,
+  withSurvey,
+  type BoardProfile,
+  type Leaf,
+} from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useFieldArray, type Control } from "react-hook-form";
 import { z } from "zod";
@@ -16,7 +24,6 @@ const measures = [
   { key: "widthMm", label: "Width", unit: "mm" },
   { key: "heightMm", label: "Height", unit: "mm" },
   { key: "massKg", label: "Mass", unit: "kg" },
-  { key: "openingDegrees", label: "Opens", unit: "°" },
 ] as const;
 
 const infills = [
@@ -30,12 +37,28 @@ const users = [
   { id: "untrained-public", text: "anyone, public" },
 ] as const;
 
-function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number; leaf: Leaf["id"] }) {
+/** A swing leaf's travel is an angle, any other's a length. */
+const travelOf = (purpose: BoardProfile["purpose"]) =>
+  purpose === "swing-gate" || purpose === "radio"
+    ? ({ key: "openingDegrees", label: "Opens", unit: "°" } as const)
+    : ({ key: "travelMm", label: "Travels", unit: "mm" } as const);
+
+function LeafFields({
+  control,
+  at,
+  leaf,
+  purpose,
+}: {
+  control: Control<Gate>;
+  at: number;
+  leaf: Leaf["id"];
+  purpose: BoardProfile["purpose"];
+}) {
   return (
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
       <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
       <Grid $least="165px">
-        {measures.map(({ key, label, unit }) => (
+        {[...measures, travelOf(purpose)].map(({ key, label, unit }) => (
           <BoundNumber
             key={key}
             control={control}
@@ -57,6 +80,8 @@ function LeafFields({ control, at, leaf }: { control: Control<Gate>; at: number;
 /** The gate itself: leaves, users, sight, mains, notes. */
 export function GateForm() {
   const { job, plan, change } = useJobBench();
+  const { board } = plan.bundle;
+  const thing = movingThing(board);
   const form = useSection<Gate>({ survey: job.survey }, zodResolver(schema), (next) =>
     change((now) => withSurvey(now, next.survey)),
   );
@@ -69,9 +94,9 @@ export function GateForm() {
   }
 
   return (
-    <Section title="Gate">
+    <Section title={sentence(thing)}>
       <div style={{ display: "grid", gap: 16 }}>
-        {plan.bundle.board.leaves > 1 && (
+        {board.leaves !== 1 && (
           <Segments
             label="Leaves"
             value={String(fields.length)}
@@ -83,7 +108,7 @@ export function GateForm() {
           />
         )}
         {fields.map((leaf, at) => (
-          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} />
+          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} purpose={board.purpose} />
         ))}
         <Grid>
           <BoundChoice control={form.control} name="survey.users" label="Who uses it" options={users} />
@@ -98,7 +123,7 @@ export function GateForm() {
         <BoundToggle
           control={form.control}
           name="survey.inSight"
-          label="The gate is in sight of who commands it"
+          label={`The ${thing} is in sight of who commands it`}
         />
         <BoundText control={form.control} name="survey.notes" label="Notes" long />
       </div>

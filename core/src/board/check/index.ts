@@ -1,0 +1,1 @@
+export { checkBoard } from "./check.ts";

@@ -1,0 +1,78 @@
+import { menuValues, selectorsOf, switchIds, terminalsOf } from "../lookup.ts";
+import type { BoardProfile } from "../schema/index.ts";
+import { settableBehaviours } from "../settable.ts";
+import { known, type Report } from "./report.ts";
+
+/** Everything of a profile that can be named from elsewhere in it. */
+export interface Names {
+  terminals: string[];
+  inputs: string[];
+  keys: string[];
+  memories: string[];
+  procedures: string[];
+  commits: string[];
+  cards: string[];
+  menus: string[];
+  /** Rails and outputs. */
+  feeds: string[];
+  firmware: string[];
+  /** Those that procedures of cards enter count as well: the board's own lamps show them. */
+  modes: string[];
+  /** What each control can stand at; undefined for a dial, which has clock times. */
+  controls: Map<string, readonly string[] | undefined>;
+  /** What each menu value can show; an empty list for an entry without a value. */
+  items: Map<string, readonly string[]>;
+  /** Behaviours that some control sets, or that are fixed. */
+  behaviours: Set<string>;
+}
+
+export function namesOf(board: BoardProfile): Names {
+  const items = (board.panel?.menus ?? []).flatMap((menu) => menu.items);
+  const values = new Map(menuValues(board).map(({ item, positions }) => [item.id, positions]));
+  return {
+    terminals: terminalsOf(board).map((terminal) => terminal.id),
+    inputs: board.inputs.map((input) => input.id),
+    keys: board.keys.map((key) => key.id),
+    memories: board.memories.map((memory) => memory.id),
+    procedures: board.procedures.map((procedure) => procedure.id),
+    commits: board.commits.map((commit) => commit.id),
+    cards: board.cards.map((card) => card.id),
+    menus: (board.panel?.menus ?? []).map((menu) => menu.id),
+    feeds: [...board.rails.map((rail) => rail.id), ...board.outputs.map((output) => output.id)],
+    firmware: board.firmware,
+    modes: [
+      ...new Set([
+        "idle",
+        ...[...board.procedures, ...board.cards.flatMap((card) => card.adds.procedures)].flatMap(
+          (procedure) => procedure.steps.flatMap((step) => step.effects.mode ?? []),
+        ),
+      ]),
+    ],
+    controls: new Map([
+      ...selectorsOf(board).map(({ id, positions }) => [id, positions] as const),
+      ...board.dials.map((dial) => [dial.id, undefined] as const),
+    ]),
+    items: new Map(items.map((item) => [item.id, values.get(item.id) ?? []])),
+    behaviours: new Set([...settableBehaviours(board), ...Object.keys(board.fixed)]),
+  };
+}
+
+/** Ids of every control on the face; switches by bank and position. */
+export function controlIds(board: BoardProfile): string[] {
+  return [
+    ...switchIds(board),
+    ...board.slides.map((slide) => slide.id),
+    ...board.jumpers.map((jumper) => jumper.id),
+    ...board.dials.map((dial) => dial.id),
+  ];
+}
+
+/** Reports firmware versions that the profile does not list. */
+export function knownFirmware(
+  list: readonly string[] | undefined,
+  path: string,
+  names: Names,
+  report: Report,
+): void {
+  list?.forEach((each, at) => known(each, names.firmware, `${path}[${at}]`, "firmware", report));
+}

@@ -1,0 +1,151 @@
+import { memoriesIn } from "../lookup.ts";
+import type { BoardProfile, Condition, Procedure } from "../schema/index.ts";
+import { checkCondition, checkGesture } from "./conditions.ts";
+import { knownFirmware, type Names } from "./names.ts";
+import { known, unique, type Report } from "./report.ts";
+
+/** What the board can be brought to, so far as procedures need it. */
+interface Reached {
+  powered: Set<boolean>;
+  modes: Set<string>;
+  learned: Set<string>;
+}
+
+function possible(need: Condition, at: Reached): boolean {
+  return (
+    (need.powered === undefined || at.powered.has(need.powered)) &&
+    (need.mode === undefined || at.modes.has(need.mode)) &&
+    (need.learned === undefined || at.learned.has(need.learned))
+  );
+}
+
+/** Procedures that nothing can ever make ready: their power, mode or memory is caused by none that can run before. */
+function neverReady(board: BoardProfile): { procedure: number; need: number }[] {
+  const at: Reached = { powered: new Set([false]), modes: new Set(["idle"]), learned: new Set() };
+  const waiting = new Set(board.procedures.keys());
+  for (let grown = true; grown;) {
+    grown = false;
+    for (const index of waiting) {
+      const procedure = board.procedures[index]!;
+      if (!procedure.needs.every((need) => possible(need, at))) continue;
+      waiting.delete(index);
+      grown = true;
+      for (const { effects } of procedure.steps) {
+        if (effects.power !== undefined) at.powered.add(effects.power);
+        if (effects.mode !== undefined) at.modes.add(effects.mode);
+        for (const memory of memoriesIn(effects.learn)) at.learned.add(memory);
+      }
+    }
+  }
+  return [...waiting].map((procedure) => ({
+    procedure,
+    need: board.procedures[procedure]!.needs.findIndex((need) => !possible(need, at)),
+  }));
+}
+
+function checkReset(
+  procedure: Procedure,
+  path: string,
+  names: Names,
+  own: readonly string[],
+  report: Report,
+): void {
+  for (const key of ["clears", "keeps"] as const)
+    procedure[key].forEach((id, at) => known(id, names.memories, `${path}.${key}[${at}]`, "memory", report));
+  procedure.keeps.forEach((id, at) => {
+    if (procedure.clears.includes(id))
+      report(`${path}.keeps[${at}]`, "a memory it does not clear", id, "Take it out of clears or of keeps.");
+  });
+  if (procedure.kind !== "reset") return;
+  const told = [...procedure.clears, ...procedure.keeps];
+  const untold = own.filter((id) => !told.includes(id));
+  if (untold.length)
+    report(
+      `${path}.keeps`,
+      "every memory of the board among clears and keeps",
+      `nothing of ${untold.join(", ")}`,
+      "Say of each memory whether the reset clears or keeps it.",
+    );
+  const forgotten = procedure.steps.flatMap((step) => memoriesIn(step.effects.forget));
+  procedure.clears.forEach((id, at) => {
+    if (!forgotten.includes(id))
+      report(
+        `${path}.clears[${at}]`,
+        "a memory that one of its steps forgets",
+        id,
+        "Add forget to the step's effects.",
+      );
+  });
+}
+
+function checkEnds(procedure: Procedure, path: string, report: Report): void {
+  const modes = procedure.steps.flatMap((step) => step.effects.mode ?? []);
+  const last = modes.at(-1);
+  if (last !== undefined && last !== "idle")
+    report(
+      `${path}.steps`,
+      "a step that ends the mode, with effects: { mode: idle }",
+      last,
+      "Say at which step the board is done; a learn must end.",
+    );
+  const learns = procedure.steps.some((step) => memoriesIn(step.effects.learn).length);
+  if ((procedure.kind === "learn" || procedure.kind === "pair") && !learns)
+    report(
+      `${path}.steps`,
+      "a step that learns something",
+      procedure.kind,
+      "Add effects: { learn: … } to the step after which the board knows it.",
+    );
+}
+
+function checkSteps(procedure: Procedure, path: string, names: Names, report: Report): void {
+  unique(
+    procedure.steps.map((s) => s.id),
+    (at) => `${path}.steps[${at}].id`,
+    "a step id",
+    report,
+  );
+  procedure.steps.forEach((step, s) => {
+    const at = `${path}.steps[${s}]`;
+    checkGesture(step.do, `${at}.do`, names, report);
+    if (step.when) checkCondition(step.when, `${at}.when`, names, report);
+    known(step.effects.commit, names.commits, `${at}.effects.commit`, "commit gesture", report);
+    for (const key of ["learn", "forget"] as const)
+      for (const id of memoriesIn(step.effects[key]))
+        known(id, names.memories, `${at}.effects.${key}`, "memory", report);
+  });
+}
+
+/** Procedures: what they name, what they wait for, and that they end; `own` are the memories of the board without cards. */
+export function checkProcedures(
+  board: BoardProfile,
+  names: Names,
+  own: readonly string[],
+  report: Report,
+): void {
+  unique(names.procedures, (at) => `procedures[${at}].id`, "a procedure id", report);
+  unique(names.memories, (at) => `memories[${at}].id`, "a memory id", report);
+  board.procedures.forEach((procedure, p) => {
+    const path = `procedures[${p}]`;
+    procedure.needs.forEach((need, n) => checkCondition(need, `${path}.needs[${n}]`, names, report));
+    knownFirmware(procedure.firmware, `${path}.firmware`, names, report);
+    known(procedure.card, names.cards, `${path}.card`, "card", report);
+    if (procedure.leaves !== undefined && procedure.leaves > board.leaves)
+      report(
+        `${path}.leaves`,
+        `at most ${board.leaves}, as the board drives`,
+        procedure.leaves,
+        "Correct one of the two.",
+      );
+    checkSteps(procedure, path, names, report);
+    checkReset(procedure, path, names, own, report);
+    checkEnds(procedure, path, report);
+  });
+  for (const { procedure, need } of neverReady(board))
+    report(
+      `procedures[${procedure}].needs[${need}]`,
+      "something that a procedure of this board can cause before it",
+      board.procedures[procedure]!.needs[need],
+      "It would wait for ever: add the effect to the step that causes it, or correct the need.",
+    );
+}

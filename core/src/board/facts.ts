@@ -1,0 +1,137 @@
+import { count, listed, plainNumber, sentence } from "../quantity/index.ts";
+import { behaviour, behaviourIds } from "./behaviour.ts";
+import { settableBehaviours } from "./settable.ts";
+import { menuValues, terminalsOf } from "./lookup.ts";
+import { purposeLabel } from "./purpose.ts";
+import type { BoardProfile, ContactDuty } from "./schema/index.ts";
+
+/** One line of what a board is: a name and what this board has to say to it; "none" where it has nothing. */
+export interface Fact {
+  label: string;
+  value: string;
+}
+
+const none = (text: string) => text || "none";
+
+const limitNames: Record<BoardProfile["limits"][number], string> = {
+  stops: "fixed stops",
+  switches: "limit switches",
+  series: "switches in series with the motor",
+  "one-core": "both switches on one core",
+  magnets: "magnets",
+  encoder: "encoder",
+};
+
+function supplyText({ supply }: BoardProfile): string {
+  const volts = supply.volts.map((each) => plainNumber(each)).join(" or ");
+  const how = supply.selector
+    ? `, set by ${supply.selector}`
+    : supply.recognised
+      ? ", recognised by itself"
+      : "";
+  return `${sentence(supply.kind)}, ${volts} V${how}`;
+}
+
+function displayText({ display }: BoardProfile): string {
+  if (!display) return "none";
+  const size =
+    display.lines > 1
+      ? `${display.lines} lines of ${display.characters}`
+      : `${display.characters} characters`;
+  return `${size}, ${display.kind}`;
+}
+
+function rails(board: BoardProfile): string {
+  return listed(
+    board.rails
+      .filter((rail) => !rail.feeds.some((duty) => duty.startsWith("drive")))
+      .map((rail) => {
+        const limit =
+          rail.limitMilliamps ?? board.budgets.find((each) => each.id === rail.budget)?.limitMilliamps;
+        const most = limit ? `, ${plainNumber(limit)} mA${rail.budget ? " shared" : ""}` : "";
+        return `${rail.label} (${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}${most})`;
+      }),
+  );
+}
+
+const commands: readonly ContactDuty[] = [
+  "step",
+  "pedestrian",
+  "open-only",
+  "close-only",
+  "exit",
+  "exit-loop",
+  "activation-inside",
+  "activation-outside",
+  "selector",
+  "rain",
+  "fire",
+];
+
+const titles = (board: BoardProfile, kinds: readonly string[]) =>
+  listed(board.procedures.filter((each) => kinds.includes(each.kind)).map((each) => each.title));
+
+/** What a board is and has, in the order in which two are compared. */
+export function boardFacts(board: BoardProfile): Fact[] {
+  const settable = settableBehaviours(board);
+  return [
+    { label: "Made for", value: purposeLabel(board.purpose) },
+    { label: "Firmware", value: board.firmware.join(", ") },
+    { label: "Leaves", value: board.leaves ? count(board.leaves, "leaf", "leaves") : "none: a radio" },
+    { label: "Ends of travel", value: none(listed(board.limits.map((each) => limitNames[each]))) },
+    { label: "Supply", value: supplyText(board) },
+    {
+      label: "Battery",
+      value: board.battery
+        ? `${board.battery.volts.join(" or ")} V${board.battery.optional ? ", optional" : ""}`
+        : "none",
+    },
+    { label: "Terminals", value: String(terminalsOf(board).length) },
+    { label: "Rails", value: none(rails(board)) },
+    {
+      label: "Protection inputs",
+      value: none(listed(board.inputs.filter((each) => each.guards.length).map((each) => each.label))),
+    },
+    {
+      label: "Commands",
+      value: none(
+        listed(
+          board.inputs.filter((each) => commands.includes(each.takes[0] ?? "stop")).map((each) => each.label),
+        ),
+      ),
+    },
+    { label: "Display", value: displayText(board) },
+    { label: "Keys", value: none(board.keys.map((key) => key.label).join(", ")) },
+    {
+      label: "Switches",
+      value: none(listed(board.dips.map((dip) => `${dip.id} 1 to ${dip.delivered.length}`))),
+    },
+    {
+      label: "Slides and jumpers",
+      value: none(listed([...board.slides, ...board.jumpers].map((each) => each.label))),
+    },
+    { label: "Dials", value: none(listed(board.dials.map((dial) => dial.label))) },
+    { label: "Menu values", value: String(menuValues(board).length) },
+    { label: "Before settings count", value: none(board.commits.map((commit) => commit.says).join(" ")) },
+    { label: "Cards", value: none(listed(board.cards.map((card) => card.name))) },
+    { label: "Learns the travel", value: none(titles(board, ["learn"])) },
+    { label: "Pairs", value: none(titles(board, ["pair"])) },
+    { label: "Resets", value: none(titles(board, ["reset"])) },
+    {
+      label: "Memory",
+      value: none(
+        listed(
+          board.memories.map(
+            (each) => `${each.label.toLowerCase()}${each.capacity ? ` ${each.capacity}` : ""}`,
+          ),
+        ),
+      ),
+    },
+    {
+      label: "Can be set",
+      value: none(
+        listed(behaviourIds.filter((id) => settable.has(id)).map((id) => behaviour(id).label.toLowerCase())),
+      ),
+    },
+  ];
+}

@@ -1,0 +1,75 @@
+import type { BoardProfile, Card } from "./schema/index.ts";
+
+/** What of a site decides how a profile is read: cards fitted, leaves, gate or door, firmware found. */
+export interface Fitting {
+  cards?: readonly string[];
+  leaves?: number;
+  use?: "gate" | "door";
+  /** Empty or left out: not known, and everything is kept. */
+  firmware?: string;
+}
+
+/** The cards a new board comes with. */
+export function deliveredCards(board: BoardProfile): string[] {
+  return board.slots.flatMap((slot) => slot.fitted ?? []);
+}
+
+/** Whether the board is read as a gate's or a door's when nobody says. */
+export function usualUse(board: BoardProfile): "gate" | "door" {
+  return board.purpose === "swing-gate" || board.purpose === "sliding-gate" ? "gate" : "door";
+}
+
+function withCard(board: BoardProfile, { adds }: Card): BoardProfile {
+  return {
+    ...board,
+    blocks: [...board.blocks, ...adds.blocks],
+    commons: [...board.commons, ...adds.commons],
+    rails: [...board.rails, ...adds.rails],
+    inputs: [...board.inputs, ...adds.inputs],
+    links: [...board.links, ...adds.links],
+    outputs: [...board.outputs, ...adds.outputs],
+    lamps: [...board.lamps, ...adds.lamps],
+    dips: [...board.dips, ...adds.dips],
+    slides: [...board.slides, ...adds.slides],
+    jumpers: [...board.jumpers, ...adds.jumpers],
+    dials: [...board.dials, ...adds.dials],
+    settings: [...board.settings, ...adds.settings],
+    keys: [...board.keys, ...adds.keys],
+    memories: [...board.memories, ...adds.memories],
+    procedures: [...board.procedures, ...adds.procedures],
+  };
+}
+
+/** The profile with what these cards add to it; ids the profile does not know are passed over. */
+export function withCards(board: BoardProfile, cards: readonly string[]): BoardProfile {
+  return board.cards.filter((card) => cards.includes(card.id)).reduce(withCard, board);
+}
+
+/**
+ * The profile as it is read on one site: with its cards, and without the settings, menu entries and procedures that hold
+ * for another number of leaves, another use, another firmware or a card that is not fitted.
+ */
+export function fitBoard(board: BoardProfile, fitting: Fitting): BoardProfile {
+  const { leaves, use = usualUse(board), firmware = "" } = fitting;
+  const cards = fitting.cards ?? deliveredCards(board);
+  const known = board.firmware.includes(firmware);
+  const holds = (part: { leaves?: number; firmware?: string[]; use?: string; card?: string }) =>
+    (part.leaves === undefined || leaves === undefined || part.leaves === leaves) &&
+    (part.firmware === undefined || !known || part.firmware.includes(firmware)) &&
+    (part.use === undefined || part.use === use) &&
+    (part.card === undefined || cards.includes(part.card));
+  const full = withCards(board, cards);
+  const settings = full.settings.filter(holds);
+  return {
+    ...full,
+    settings,
+    procedures: full.procedures
+      .filter(holds)
+      .map((procedure) => ({ ...procedure, steps: procedure.steps.filter(holds) })),
+    panel: full.panel && {
+      ...full.panel,
+      opens: full.panel.opens.filter(holds),
+      menus: full.panel.menus.map((menu) => ({ ...menu, items: menu.items.filter(holds) })),
+    },
+  };
+}

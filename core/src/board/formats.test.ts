@@ -1,0 +1,119 @@
+import { Ajv2020 } from "ajv/dist/2020.js";
+import { parse } from "yaml";
+import { z } from "zod";
+import { ProblemsError } from "../finding/index.ts";
+import {
+  boardIds,
+  boardText,
+  demoBundle,
+  oldBoardText,
+  shippedBoard,
+  shippedDevices,
+} from "../testing/shipped.ts";
+import { parseBundle } from "../job/index.ts";
+import { boardSchema, migrateBoard, parseBoard, readBoard } from "./index.ts";
+
+function problems(read: () => unknown): string {
+  try {
+    read();
+  } catch (error) {
+    if (error instanceof ProblemsError) return error.message;
+    throw error;
+  }
+  return "nothing";
+}
+
+describe("earlier formats", () => {
+  test("a board of the first format opens as the newest, with everything it said", () => {
+    const board = readBoard(oldBoardText(), "old.yaml");
+    expect(board).toMatchObject({
+      format: "anvilcloud/board@2",
+      limits: ["stops"],
+      supply: { kind: "mains", volts: [230], poles: { live: "M1", neutral: "M2", earth: "M3" } },
+    });
+    expect(board.memories.map((memory) => memory.id).sort()).toEqual(["remote", "travel"]);
+    expect(board.commits[0]?.by).toEqual({ hold: { key: "TAKE", seconds: 3 } });
+    expect(board.settings[2]?.of).toEqual(["S3", "S4"]);
+  });
+
+  test("a job file of the first format opens: its board inside is migrated", () => {
+    const { job } = demoBundle("netloft");
+    const { values: _none, ...found } = job.found;
+    const old = {
+      format: "anvilcloud/job@1",
+      job: { ...job, found },
+      board: parse(oldBoardText()) as unknown,
+      devices: shippedDevices(),
+      log: [],
+    };
+    expect(parseBundle(old).board.format).toBe("anvilcloud/board@2");
+    expect(parseBundle(old).job.found.values).toEqual({});
+  });
+
+  test("migrating leaves the newest as it is, and what is no profile for the schema to refuse", () => {
+    const board = shippedBoard("tarn-weir");
+    expect(migrateBoard(board)).toBe(board);
+    for (const odd of [null, 7, [], "x", { format: "anvilcloud/board@9" }])
+      expect(migrateBoard(odd)).toBe(odd);
+    expect(problems(() => parseBoard({ format: "anvilcloud/board@9" }, "x"))).toContain("anvilcloud/board@2");
+  });
+
+  test("a half-written board of the first format is refused, never a crash", () => {
+    for (const part of [
+      { settings: 3 },
+      { commits: [7] },
+      { procedures: [{ steps: "no" }] },
+      { inlet: "mains" },
+    ])
+      expect(problems(() => parseBoard({ format: "anvilcloud/board@1", ...part }, "x"))).toContain(
+        "expected",
+      );
+  });
+});
+
+describe("the published JSON Schema, checked with a general validator", () => {
+  const ajv = new Ajv2020({ strict: false, allErrors: false });
+  const published = ajv.compile(z.toJSONSchema(boardSchema, { io: "input" }));
+  const agrees = (document: unknown) => {
+    const program = boardSchema.safeParse(document).success;
+    expect(published(document)).toBe(program);
+    return program;
+  };
+
+  test.each(boardIds())("accepts %s, as the program does", (id) => {
+    expect(agrees(parse(boardText(id), { merge: true }))).toBe(true);
+  });
+
+  test("both refuse the same files: every value of every board, each broken in turn", () => {
+    let refused = 0;
+    let taken = 0;
+    const strange: unknown[] = [null, -1, "", {}, [], "no such word", 1e9, true];
+    for (const id of ["quillmarsh-duet", "fennimore-otter", "copperfold-sash", "tollard-nightjar"]) {
+      const whole = parse(boardText(id), { merge: true }) as Record<string, unknown>;
+      const spots: [Record<string, unknown>, string][] = [];
+      const walk = (node: unknown, depth: number) => {
+        if (typeof node !== "object" || node === null || depth > 7) return;
+        for (const [key, value] of Object.entries(node)) {
+          spots.push([node as Record<string, unknown>, key]);
+          walk(value, depth + 1);
+        }
+      };
+      walk(whole, 0);
+      spots.forEach(([parent, key], n) => {
+        if (n % 3) return;
+        const was = parent[key];
+        parent[key] = strange[n % strange.length];
+        if (agrees(whole)) taken += 1;
+        else refused += 1;
+        parent[key] = was;
+      });
+      for (const key of Object.keys(whole)) {
+        const { [key]: _gone, ...rest } = whole;
+        agrees(rest);
+      }
+      expect(agrees({ ...whole, relays: [] })).toBe(false);
+    }
+    expect(refused).toBeGreaterThan(300);
+    expect(taken).toBeGreaterThan(20);
+  });
+});

@@ -1,0 +1,161 @@
+import { z } from "zod";
+import { behaviourId } from "./words.ts";
+import {
+  commitSchema,
+  dialSchema,
+  dipSchema,
+  displaySchema,
+  jumperSchema,
+  keySchema,
+  lampSchema,
+  settingSchema,
+  slideSchema,
+} from "./controls.ts";
+import { fixedSchema, panelSchema } from "./panel.ts";
+import { codeSchema, memorySchema, procedureSchema } from "./procedure.ts";
+import {
+  batterySchema,
+  blockSchema,
+  budgetSchema,
+  commonSchema,
+  inputSchema,
+  linkSchema,
+  outputSchema,
+  panelFeedSchema,
+  railSchema,
+  supplySchema,
+} from "./wiring.ts";
+import { at, idSchema, label, mm, prose, provenanceSchema } from "./words.ts";
+
+const cardKind = z.enum(["radio", "loop-detector", "expansion", "wireless-edge", "traffic-light"]);
+
+/** What a card adds to the board it is fitted to: the same lists as a profile's own. */
+const addsSchema = z.strictObject({
+  blocks: z.array(blockSchema).default([]),
+  commons: z.array(commonSchema).default([]),
+  rails: z.array(railSchema).default([]),
+  inputs: z.array(inputSchema).default([]),
+  links: z.array(linkSchema).default([]),
+  outputs: z.array(outputSchema).default([]),
+  lamps: z.array(lampSchema).default([]),
+  dips: z.array(dipSchema).default([]),
+  slides: z.array(slideSchema).default([]),
+  jumpers: z.array(jumperSchema).default([]),
+  dials: z.array(dialSchema).default([]),
+  settings: z.array(settingSchema).default([]),
+  keys: z.array(keySchema).default([]),
+  memories: z.array(memorySchema).default([]),
+  procedures: z.array(procedureSchema).default([]),
+});
+
+const cardSchema = z.strictObject({
+  id: idSchema,
+  name: label,
+  kind: cardKind,
+  note: prose.optional(),
+  milliamps: z.number().min(0).max(5_000).default(0).describe("What it draws from the budget it names."),
+  budget: idSchema.optional(),
+  adds: addsSchema.prefault({}),
+});
+
+const slotSchema = z.strictObject({
+  id: idSchema,
+  label,
+  at: at.optional(),
+  takes: z.array(idSchema).min(1).describe("Cards that fit it."),
+  fitted: idSchema.optional().describe("The card a new board comes with."),
+});
+
+/** A board profile, `anvilcloud/board@2`. */
+export const boardSchema = z.strictObject({
+  $schema: z.string().max(300).optional().describe("Lets an editor complete and check this file."),
+  format: z.literal("anvilcloud/board@2"),
+  pieces: z
+    .record(idSchema, z.unknown())
+    .optional()
+    .describe(
+      "A place for pieces that repeat: mark one with &name and use it elsewhere as *name or <<: *name.",
+    ),
+  id: idSchema,
+  name: label,
+  maker: label,
+  revision: z.number().int().min(1).max(9_999),
+  generation: label.optional().describe("What the maker calls this generation of the board."),
+  firmware: z.array(z.string().min(1).max(20)).min(1).describe("Versions this profile holds for."),
+  purpose: z.enum([
+    "swing-gate",
+    "sliding-gate",
+    "industrial-door",
+    "rolling-grille",
+    "pedestrian-door",
+    "rooflight",
+    "window",
+    "radio",
+  ]),
+  summary: prose,
+  source: provenanceSchema,
+  face: z
+    .strictObject({ widthMm: mm.positive(), heightMm: mm.positive() })
+    .optional()
+    .describe("Size of the face; left out, as large as its parts need."),
+  leaves: z.number().int().min(0).max(2).default(1).describe("The most leaves it can drive; a radio none."),
+  delivered: z
+    .strictObject({ leaves: z.number().int().min(1).max(2) })
+    .optional()
+    .describe("What a new board takes its site to be."),
+  limits: z
+    .array(z.enum(["stops", "switches", "series", "one-core", "magnets", "encoder"]))
+    .default([])
+    .describe(
+      "What may end the travel: fixed stops, switches wired to the board, switches in series with the motor, both switches on one core, magnets, an encoder.",
+    ),
+  supply: supplySchema,
+  battery: batterySchema.optional(),
+  solar: panelFeedSchema.optional(),
+  blocks: z.array(blockSchema).min(1).max(26),
+  commons: z.array(commonSchema).default([]),
+  budgets: z.array(budgetSchema).default([]),
+  rails: z.array(railSchema).default([]),
+  inputs: z.array(inputSchema).default([]),
+  links: z.array(linkSchema).default([]),
+  outputs: z.array(outputSchema).default([]),
+  display: displaySchema.optional(),
+  lamps: z.array(lampSchema).default([]),
+  dips: z.array(dipSchema).default([]),
+  slides: z.array(slideSchema).default([]),
+  jumpers: z.array(jumperSchema).default([]),
+  dials: z.array(dialSchema).default([]),
+  settings: z.array(settingSchema).default([]).describe("What switches, slides and jumpers set."),
+  keys: z.array(keySchema).default([]),
+  commits: z.array(commitSchema).default([]),
+  panel: panelSchema.optional(),
+  fixed: fixedSchema.default({}),
+  behaviours: z
+    .array(behaviourId)
+    .default([])
+    .describe("Behaviours the board is said to have; each needs a control or a fixed value."),
+  slots: z.array(slotSchema).default([]),
+  cards: z.array(cardSchema).default([]),
+  memories: z.array(memorySchema).default([]),
+  codes: z.array(codeSchema).default([]),
+  procedures: z.array(procedureSchema).default([]),
+});
+
+export type BoardProfile = z.output<typeof boardSchema>;
+export type Block = BoardProfile["blocks"][number];
+export type Rail = BoardProfile["rails"][number];
+export type BoardInput = BoardProfile["inputs"][number];
+export type Lamp = BoardProfile["lamps"][number];
+export type Dial = BoardProfile["dials"][number];
+export type Setting = BoardProfile["settings"][number];
+export type Commit = BoardProfile["commits"][number];
+export type Card = BoardProfile["cards"][number];
+export type Memory = BoardProfile["memories"][number];
+export type Panel = NonNullable<BoardProfile["panel"]>;
+export type Menu = Panel["menus"][number];
+export type MenuItem = Menu["items"][number];
+export type Display = NonNullable<BoardProfile["display"]>;
+export type Purpose = BoardProfile["purpose"];
+export type Procedure = BoardProfile["procedures"][number];
+export type ProcedureStep = Procedure["steps"][number];
+export type Effect = ProcedureStep["effects"];

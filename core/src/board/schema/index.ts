@@ -1,0 +1,3 @@
+export * from "./board.ts";
+export { dutySchema, idSchema, leafIdSchema, loadDutySchema, provenanceSchema, restSchema } from "./words.ts";
+export type { Condition, ContactDuty, Gesture, LoadDuty, Provenance, SetsValue } from "./words.ts";

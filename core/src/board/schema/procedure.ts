@@ -1,0 +1,113 @@
+import { z } from "zod";
+import {
+  conditionSchema,
+  firmwareList,
+  gestureSchema,
+  idSchema,
+  label,
+  prose,
+  provenanceSchema,
+  seconds,
+  word,
+} from "./words.ts";
+
+const ids = z.union([idSchema, z.array(idSchema).min(1).max(12)]);
+
+/** What a step changes at the board. */
+export const effectSchema = z
+  .strictObject({
+    power: z.boolean().optional(),
+    mode: word.optional().describe('What the board is doing from here on; "idle" ends it.'),
+    learn: ids.optional().describe("Memories that hold something from here on."),
+    forget: ids.optional().describe("Memories that are empty from here on."),
+    commit: idSchema.optional().describe("A commit gesture that this step is as well."),
+    restores: z
+      .enum(["values", "everything"])
+      .optional()
+      .describe("Settings that go back to how they were delivered."),
+  })
+  .describe("What a step changes at the board.");
+
+const stepSchema = z.strictObject({
+  id: idSchema,
+  do: gestureSchema,
+  says: prose.describe("What to do, as it is told to the installer."),
+  caution: prose.optional(),
+  when: conditionSchema.optional().describe("Only where this holds."),
+  leaves: z.number().int().min(1).max(2).optional().describe("Only with this many leaves."),
+  effects: effectSchema.default({}),
+  see: prose.optional().describe("What is seen or heard at the leaf; what lamps show is computed."),
+  shows: word.optional().describe("What the display shows while it lasts."),
+  ifNot: prose.optional().describe("What it means when it is not seen, and what to do."),
+});
+
+/** Ways of learning the travel, of pairing a transmitter, and of resetting. */
+const manners = [
+  "seeks-stops",
+  "wizard-half-way",
+  "sensor-limits",
+  "set-positions",
+  "encoder-ends",
+  "pedestrian-set-up",
+  "wizard-calibration",
+  "first-command",
+  "by-menu",
+  "key-and-recessed-button",
+  "learn-key",
+  "beeps",
+  "by-switches",
+  "by-keys",
+  "by-limits",
+] as const;
+
+export const procedureSchema = z.strictObject({
+  id: idSchema,
+  kind: z
+    .enum([
+      "power-up",
+      "direction",
+      "learn",
+      "cycle",
+      "pair",
+      "self-test",
+      "mains-failure",
+      "battery-low",
+      "reset",
+      "other",
+    ])
+    .default("other"),
+  manner: z.enum(manners).optional().describe("How it learns, pairs or resets."),
+  station: z
+    .enum(["power-up", "travel", "force", "remotes", "prove"])
+    .optional()
+    .describe("Where it stands in the order of the work; left out, it is done only when needed."),
+  title: label,
+  source: provenanceSchema,
+  firmware: firmwareList.optional(),
+  leaves: z.number().int().min(1).max(2).optional().describe("Only for this many leaves."),
+  card: idSchema.optional().describe("Only with this card fitted."),
+  needs: z.array(conditionSchema).default([]).describe("What must hold before it begins."),
+  windowSeconds: seconds.optional().describe("How long the board listens before it gives up."),
+  clears: z.array(idSchema).default([]).describe("Memories a reset empties."),
+  keeps: z.array(idSchema).default([]).describe("Memories it leaves alone."),
+  steps: z.array(stepSchema).min(1).max(40),
+});
+
+export const memorySchema = z.strictObject({
+  id: idSchema,
+  label,
+  holds: z
+    .enum(["travel", "force", "speed", "remotes", "keypads", "values", "faults", "cycles", "edges", "clock"])
+    .describe("What kind of thing it keeps."),
+  capacity: z.number().int().positive().max(100_000).optional().describe("How many it takes."),
+  countsIn: z.number().int().positive().max(10_000).optional().describe("Smallest step of a counter."),
+  afterTravel: z.boolean().default(false).describe("It is void once the travel is learned anew."),
+  corrupts: prose.optional().describe("How it shows that its content is damaged."),
+});
+
+export const codeSchema = z.strictObject({
+  code: word.describe("What the display shows, or how many flashes the lamp gives."),
+  lamp: idSchema.optional().describe("The lamp that flashes it; left out, the display shows it."),
+  means: prose,
+  remedy: prose.optional(),
+});

@@ -1,0 +1,173 @@
+import { z } from "zod";
+import { behaviourIds } from "../behaviour.ts";
+
+/** Ids are short words: letters, digits and hyphens, beginning with a letter or digit. */
+export const idSchema = z
+  .string()
+  .max(60)
+  .regex(/^[A-Za-z0-9][A-Za-z0-9-]*$/, "a short word of letters, digits and hyphens");
+
+export const label = z.string().min(1).max(80);
+export const prose = z.string().min(1).max(600);
+export const word = z.string().min(1).max(40);
+export const mm = z.number().min(0).max(2000);
+export const at = z
+  .strictObject({ x: mm, y: mm })
+  .describe("Place on the face, mm from its upper left corner. Left out, the program finds one.");
+export const clock = z
+  .string()
+  .regex(/^(1[0-2]|[1-9]):([0-5]\d)$/, 'a clock time such as "7:30"')
+  .describe('A position read like the hour hand of a clock, such as "7:30".');
+export const blockId = z.string().regex(/^[A-Z]{1,2}$/, "one or two capital letters");
+export const terminalId = z
+  .string()
+  .regex(/^[A-Z]{1,2}\d{1,3}$/, 'a terminal such as "F3": block and number')
+  .describe('A terminal: block and number, such as "F3".');
+export const seconds = z.number().positive().max(600);
+export const firmwareList = z
+  .array(z.string().min(1).max(20))
+  .describe("Only for these firmware versions; left out, for all of the board's.");
+
+export const provenanceSchema = z
+  .strictObject({
+    from: z
+      .enum(["maker's sheet", "seen on site", "assumed"])
+      .describe("Maker's sheet, seen on site, or assumed."),
+    note: prose.optional(),
+  })
+  .describe("Where a statement is known from.");
+
+/** Kinds of contact an input can take. */
+const contactDuties = [
+  "stop",
+  "photocell",
+  "high-beam",
+  "edge",
+  "step",
+  "pedestrian",
+  "open-only",
+  "close-only",
+  "exit",
+  "limit-open",
+  "limit-closed",
+  "limits",
+  "encoder",
+  "exit-loop",
+  "interrupt-loop",
+  "shadow-loop",
+  "activation-inside",
+  "activation-outside",
+  "threshold-sensor",
+  "side-sensor",
+  "selector",
+  "wake",
+  "rain",
+  "fire",
+] as const;
+/** Kinds of load a rail can feed. */
+const loadDuties = [
+  "accessory",
+  "test-sender",
+  "flash",
+  "courtesy-light",
+  "traffic",
+  "lock",
+  "brake",
+  "encoder",
+  "receiver",
+  "gate-board",
+  "drive-overlapping",
+  "drive-overlapped",
+  "drive-only",
+] as const;
+
+export const dutySchema = z.enum(contactDuties).describe("What a contact is there for.");
+export const loadDutySchema = z.enum(loadDuties).describe("What a load is there for.");
+export const restSchema = z.enum(["closed", "open"]);
+export const leafIdSchema = z
+  .enum(["only", "overlapping", "overlapped"])
+  .describe("Which leaf: with two, the overlapping one opens first and closes last.");
+
+export const behaviourId = z.enum(behaviourIds).describe("A canonical behaviour.");
+export const behaviourValue = z.union([z.boolean(), z.number(), z.string().max(40)]);
+
+/** Something that is or is not so at the board; every key given must hold. */
+export const conditionSchema = z
+  .strictObject({
+    powered: z.boolean().optional(),
+    closed: idSchema
+      .optional()
+      .describe("This input reads closed; one switched off by a setting counts as at rest."),
+    open: idSchema.optional().describe("This input reads open, and is not switched off by a setting."),
+    learned: idSchema.optional().describe("This memory holds something."),
+    unlearned: idSchema.optional().describe("This memory is empty."),
+    mode: word.optional().describe("What the board is doing: a mode a step's effects enter."),
+    pending: z.boolean().optional().describe("A control was moved and not committed."),
+    behaviour: behaviourId.optional().describe("A behaviour in force; with `is` or `atLeast`."),
+    is: behaviourValue.optional(),
+    atLeast: z.number().optional(),
+    control: idSchema.optional().describe("A control that stands at the position `at`."),
+    at: word.optional(),
+    card: idSchema.optional().describe("This card is fitted."),
+  })
+  .describe("Something that is or is not so at the board; every key given must hold.");
+
+export const setsSchema = z
+  .record(
+    z.string().regex(/^[a-z0-9-]{1,40}$/, "a canonical behaviour"),
+    z.union([
+      behaviourValue,
+      z
+        .strictObject({ from: z.number(), to: z.number() })
+        .describe("A number that runs evenly from one end to the other."),
+    ]),
+  )
+  .describe("Canonical behaviours and the value each gets here.");
+
+const hold = z.strictObject({ key: idSchema, seconds: z.number().positive().max(120) });
+const inputOrContact = z.strictObject({ input: idSchema, seconds: seconds.optional() });
+
+/** One thing done at the board, by hand. */
+export const gestureSchema = z
+  .union([
+    z.strictObject({ hold }).describe("Hold one key for so many seconds."),
+    z
+      .strictObject({
+        press: z.strictObject({ key: idSchema, times: z.number().int().min(1).max(20).default(1) }),
+      })
+      .describe("Press a key so many times."),
+    z
+      .strictObject({ together: z.strictObject({ keys: z.array(idSchema).min(2).max(4), seconds }) })
+      .describe("Hold several keys at once."),
+    z
+      .strictObject({
+        turn: z.strictObject({
+          key: idSchema,
+          to: z.enum(["left", "right"]),
+          clicks: z.number().int().min(1).max(100).default(1),
+        }),
+      })
+      .describe("Turn a turn-and-press key."),
+    z
+      .strictObject({ choose: z.strictObject({ item: idSchema, as: word.optional() }) })
+      .describe("Go to a menu entry and, where it has values, set this one."),
+    z
+      .strictObject({ set: z.strictObject({ control: idSchema, to: word }) })
+      .describe("Move a switch, jumper, slide or dial."),
+    z
+      .strictObject({ trip: inputOrContact })
+      .describe("Work an input by hand, such as holding a limit switch."),
+    z.strictObject({ power: z.enum(["on", "off"]) }).describe("Switch the supply."),
+    z.strictObject({ wait: seconds }).describe("Do nothing for so many seconds."),
+    z.strictObject({ place: prose }).describe("Bring the leaf somewhere by hand or by hold-to-run."),
+    z.strictObject({ watch: prose }).describe("Watch something happen by itself."),
+    z.strictObject({ remote: prose }).describe("Do something at a remote or another transmitter."),
+  ])
+  .describe("One thing done by hand.");
+
+export type Condition = z.output<typeof conditionSchema>;
+export type ContactDuty = z.output<typeof dutySchema>;
+export type LoadDuty = z.output<typeof loadDutySchema>;
+export type Gesture = z.output<typeof gestureSchema>;
+export type Provenance = z.output<typeof provenanceSchema>;
+export type SetsValue = z.output<typeof setsSchema>[string];

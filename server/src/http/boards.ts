@@ -1,0 +1,105 @@
+import { printBoard, readBoard, type BoardProfile } from "@anvilcloud/core";
+import express, { Router, type Request } from "express";
+import type { Knex } from "knex";
+import { jobCounts, jobsOnBoard } from "../store/jobs.ts";
+import {
+  addBoard,
+  boardRevisions,
+  boardSource,
+  findProfile,
+  listProfiles,
+  newestRevision,
+} from "../store/profiles.ts";
+import { HttpProblem } from "./problem.ts";
+
+/** Largest profile taken, in bytes; many times the largest sensible one. */
+const largestProfile = "1mb";
+
+const noSuchBoard = (id: string, revision?: number) =>
+  new HttpProblem(
+    404,
+    "No such board",
+    `There is no board ${JSON.stringify(id)}${revision === undefined ? "" : ` of revision ${revision}`} here.`,
+  );
+
+/** Which board and revision a request names; the newest where it names none. */
+function refOf(request: Request): { id: string; revision?: number } {
+  const id = String(request.params.id);
+  const { revision } = request.query;
+  if (revision === undefined) return { id };
+  const number = Number(revision);
+  if (!Number.isInteger(number) || number < 1)
+    throw new HttpProblem(
+      400,
+      "Revision not understood",
+      `revision: expected a whole number from 1, found ${JSON.stringify(revision)}.`,
+    );
+  return { id, revision: number };
+}
+
+/** The text of a request, which must be one; a JSON or a form body is not read as YAML. */
+function textOf(request: Request): string {
+  if (typeof request.body === "string") return request.body;
+  throw new HttpProblem(
+    415,
+    "Not a profile's text",
+    "Send the profile as text with Content-Type: application/yaml.",
+  );
+}
+
+/** Boards: browse, read, the text as it was written, which jobs use one, and new profiles or revisions. */
+export function boardRoutes(knex: Knex): Router {
+  const routes = Router();
+  const yaml = express.text({
+    type: ["application/yaml", "application/x-yaml", "text/yaml", "text/plain"],
+    limit: largestProfile,
+  });
+
+  routes.get("/boards", async (_request, response) => {
+    response.json({ boards: await listProfiles(knex, "board"), jobs: await jobCounts(knex) });
+  });
+
+  routes.get("/boards/:id", async (request, response) => {
+    const ref = refOf(request);
+    const board = await findProfile(knex, "board", ref);
+    if (!board) throw noSuchBoard(ref.id, ref.revision);
+    response.json(board);
+  });
+
+  routes.get("/boards/:id/revisions", async (request, response) => {
+    const revisions = await boardRevisions(knex, request.params.id);
+    if (!revisions.length) throw noSuchBoard(request.params.id);
+    response.json({ revisions });
+  });
+
+  routes.get("/boards/:id/jobs", async (request, response) => {
+    response.json({ jobs: await jobsOnBoard(knex, request.params.id) });
+  });
+
+  routes.get("/boards/:id/source", async (request, response) => {
+    const ref = refOf(request);
+    const found = await boardSource(knex, ref);
+    if (!found) throw noSuchBoard(ref.id, ref.revision);
+    response.attachment(`${ref.id}.yaml`);
+    response
+      .type("application/yaml")
+      .send(found.source ?? printBoard(JSON.parse(found.body) as BoardProfile));
+  });
+
+  routes.post("/boards", yaml, async (request, response) => {
+    const text = textOf(request);
+    const board = readBoard(text, "profile");
+    if (!(await addBoard(knex, board, text))) {
+      const newest = (await newestRevision(knex, board.id)) ?? board.revision;
+      throw new HttpProblem(
+        409,
+        "Revision taken",
+        `revision: expected ${newest + 1} or more, found ${board.revision}. Board ${JSON.stringify(board.id)} is here in revision ${newest}; jobs may rest on it, so it stays as it is. Give a later revision, or another id.`,
+        { newest },
+      );
+    }
+    response.status(201).location(`/api/boards/${board.id}`).json(board);
+  });
+
+  return routes;
+}

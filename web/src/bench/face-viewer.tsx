@@ -1,0 +1,104 @@
+import { partText, type Subject } from "@anvilcloud/core";
+import { Download, Maximize, Printer, ZoomIn, ZoomOut } from "lucide-react";
+import { useRef, type KeyboardEvent } from "react";
+import { styled } from "styled-components";
+import { useHighlight } from "../data/index.ts";
+import { print, space } from "../theme/index.ts";
+import { Button, Quiet } from "../ui/index.ts";
+import { BoardFace } from "./board-face.tsx";
+import { benchBox, faceBox } from "./geometry.ts";
+import { usePanZoom } from "./pan-zoom.ts";
+import { drawingText, saveText } from "./save-drawing.ts";
+import type { BenchView } from "./view.ts";
+
+const Frame = styled.figure`
+  display: grid;
+  gap: ${space.s};
+  min-width: 0;
+`;
+
+const Window = styled.div<{ $zoomed: boolean }>`
+  overflow: hidden;
+  border-radius: 6px;
+  cursor: ${({ $zoomed }) => ($zoomed ? "grab" : "default")};
+  touch-action: ${({ $zoomed }) => ($zoomed ? "none" : "pan-y")};
+  &:active {
+    cursor: ${({ $zoomed }) => ($zoomed ? "grabbing" : "default")};
+  }
+`;
+
+const Tools = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: ${space.xs};
+  ${print} {
+    display: none;
+  }
+`;
+
+const Tool = styled(Button)`
+  padding: 0 ${space.s};
+  min-width: 44px;
+`;
+
+const Line = styled(Quiet)`
+  min-height: 3em;
+`;
+
+interface Props {
+  view: BenchView;
+  label: string;
+  /** Name of the file a saved drawing gets, without its ending. */
+  fileName: string;
+  numbers?: Readonly<Record<string, string>>;
+}
+
+/** A board's face to look at closely: zoom, pan, point at parts to read what they are, save as SVG, print. */
+export function FaceViewer({ view, label, fileName, numbers = {} }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const whole = view.cores.length ? benchBox(view.board) : faceBox(view.board);
+  const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole);
+  const { lit } = useHighlight();
+  const pointed = lit.map((subject: Subject) => partText(view.board, subject)).find((text) => text);
+
+  function onKeyDown(event: KeyboardEvent) {
+    const act = { "+": nearer, "=": nearer, "-": farther, "0": fit }[event.key];
+    if (!act || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    act();
+  }
+
+  function save() {
+    const drawing = frame.current?.querySelector("svg");
+    const viewBox = `${whole.x} ${whole.y} ${whole.width} ${whole.height}`;
+    if (drawing) saveText(`${fileName}.svg`, "image/svg+xml", drawingText(drawing, viewBox));
+  }
+
+  return (
+    <Frame onKeyDown={onKeyDown}>
+      <Tools role="toolbar" aria-label="Drawing">
+        <Tool $kind="outlined" onPress={nearer} aria-label="Nearer, key +">
+          <ZoomIn size={20} aria-hidden />
+        </Tool>
+        <Tool $kind="outlined" onPress={farther} isDisabled={zoomed <= 1} aria-label="Farther, key −">
+          <ZoomOut size={20} aria-hidden />
+        </Tool>
+        <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
+          <Maximize size={20} aria-hidden />
+        </Tool>
+        <Tool $kind="outlined" onPress={save}>
+          <Download size={20} aria-hidden /> SVG
+        </Tool>
+        <Tool $kind="outlined" onPress={() => window.print()}>
+          <Printer size={20} aria-hidden /> Print
+        </Tool>
+      </Tools>
+      <Line aria-live="polite">
+        {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
+      </Line>
+      <Window ref={frame} $zoomed={zoomed > 1}>
+        <BoardFace view={view} numbers={numbers} box={box} label={label} />
+      </Window>
+    </Frame>
+  );
+}

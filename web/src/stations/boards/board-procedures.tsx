@@ -1,0 +1,99 @@
+import { conditionText, type BoardProfile, type Procedure } from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { color, size, space } from "../../theme/index.ts";
+import { Mark, Quiet } from "../../ui/index.ts";
+import { FactList } from "./board-facts.tsx";
+
+const One = styled.details`
+  border-top: 1px solid ${color.line};
+  font-size: ${size.small};
+  summary {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: ${space.m};
+    min-height: 44px;
+    cursor: pointer;
+    font-weight: 600;
+  }
+  summary span {
+    color: ${color.quiet};
+    font-weight: 400;
+  }
+  ol {
+    list-style: decimal;
+    padding: 0 0 ${space.m} ${space.l};
+  }
+`;
+
+function ProcedureText({ board, procedure }: { board: BoardProfile; procedure: Procedure }) {
+  const { needs, source, clears, keeps, windowSeconds } = procedure;
+  const names = (ids: readonly string[]) =>
+    ids.map((id) => board.memories.find((each) => each.id === id)?.label.toLowerCase() ?? id).join(", ");
+  return (
+    <One>
+      <summary>
+        {procedure.title}
+        <span>{procedure.station ?? "when needed"}</span>
+      </summary>
+      <Quiet>
+        {needs.length > 0 && `Needs: ${needs.map((need) => conditionText(board, need)).join("; ")}. `}
+        {windowSeconds && `The board listens for ${windowSeconds} s. `}
+        {clears.length > 0 && `Clears ${names(clears)}. `}
+        {keeps.length > 0 && `Keeps ${names(keeps)}. `}
+        Known from: {source.from}
+        {source.note && `, ${source.note}`}
+      </Quiet>
+      <ol>
+        {procedure.steps.map((step) => (
+          <li key={step.id}>
+            {step.says}
+            {step.see && <Quiet>Seen: {step.see}</Quiet>}
+            {step.ifNot && <Quiet>If not: {step.ifNot}</Quiet>}
+          </li>
+        ))}
+      </ol>
+    </One>
+  );
+}
+
+/** Everything that is done at the board, in the words of its profile. */
+export function BoardProcedures({ board }: { board: BoardProfile }) {
+  return board.procedures.map((procedure) => (
+    <ProcedureText key={procedure.id} board={board} procedure={procedure} />
+  ));
+}
+
+/** What the board keeps in memory, and what its codes mean. */
+export function BoardMemory({ board }: { board: BoardProfile }) {
+  return (
+    <FactList>
+      {board.memories.map((memory) => (
+        <div key={memory.id} style={{ display: "contents" }}>
+          <dt>{memory.label}</dt>
+          <dd>
+            {[
+              memory.capacity && `takes ${memory.capacity}`,
+              memory.countsIn && memory.countsIn > 1 && `counts in steps of ${memory.countsIn}`,
+              memory.afterTravel && "void once the travel is learned anew",
+              memory.corrupts && `damaged: ${memory.corrupts}`,
+            ]
+              .filter(Boolean)
+              .join("; ") || "kept until cleared"}
+          </dd>
+        </div>
+      ))}
+      {board.codes.map((code) => (
+        <div key={`${code.lamp ?? ""} ${code.code}`} style={{ display: "contents" }}>
+          <dt>
+            <Mark>{code.code}</Mark>
+            {code.lamp ? ` flashes of ${board.lamps.find((lamp) => lamp.id === code.lamp)?.label ?? code.lamp}` : ""}
+          </dt>
+          <dd>
+            {code.means} {code.remedy}
+          </dd>
+        </div>
+      ))}
+    </FactList>
+  );
+}

@@ -1,0 +1,167 @@
+import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
+import { FilePlus2, FolderInput, GitCompareArrows } from "lucide-react";
+import { useState } from "react";
+import { FileTrigger } from "react-aria-components";
+import { Link, useNavigate } from "react-router";
+import { styled } from "styled-components";
+import useSWR from "swr";
+import { BoardFace, restView } from "../../bench/index.ts";
+import { boardsKey, getJson, HighlightProvider, postBoard } from "../../data/index.ts";
+import { color, narrow, size, space } from "../../theme/index.ts";
+import { Button, Choice, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Page } from "./page.ts";
+
+const Cards = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: ${space.l};
+`;
+
+const Card = styled.li`
+  border: 1px solid ${color.line};
+  border-radius: 8px;
+  background: ${color.surface};
+  overflow: hidden;
+  display: grid;
+  grid-template-rows: 190px auto;
+  > div {
+    padding: ${space.s};
+    overflow: hidden;
+    background: ${color.sunk};
+    display: grid;
+    place-items: center;
+  }
+  > div svg {
+    max-height: 174px;
+  }
+  > a {
+    display: grid;
+    align-content: start;
+    gap: ${space.xs};
+    padding: ${space.m};
+    color: inherit;
+    text-decoration: none;
+  }
+  > a strong {
+    font-size: ${size.lead};
+  }
+  &:hover {
+    border-color: ${color.strongLine};
+  }
+`;
+
+const Filter = styled.div`
+  width: min(320px, 100%);
+  ${narrow} {
+    width: 100%;
+  }
+`;
+
+function BoardCard({ board, jobs }: { board: BoardProfile; jobs: number }) {
+  return (
+    <Card>
+      <div aria-hidden>
+        <HighlightProvider>
+          <BoardFace view={restView(board)} numbers={{}} label="" interactive={false} bare />
+        </HighlightProvider>
+      </div>
+      <Link to={`/boards/${board.id}`}>
+        <strong>
+          {board.maker} {board.name}
+        </strong>
+        <span>{purposeLabel(board.purpose)}</span>
+        <Quiet as="span">
+          {board.summary}
+        </Quiet>
+        <Quiet as="span">
+          revision {board.revision}, {jobs === 0 ? "no job" : jobs === 1 ? "1 job" : `${jobs} jobs`}
+        </Quiet>
+      </Link>
+    </Card>
+  );
+}
+
+function ImportBoard({ onError }: { onError: (message: string | undefined) => void }) {
+  const navigate = useNavigate();
+  async function take(files: FileList | null) {
+    const file = files?.[0];
+    if (!file) return;
+    onError(undefined);
+    if (file.size > 1_000_000) {
+      onError(`${file.name} has ${file.size} bytes; a profile may have at most 1000000. It is hardly a profile.`);
+      return;
+    }
+    try {
+      const board = await postBoard(await file.text());
+      void navigate(`/boards/${board.id}`);
+    } catch (error) {
+      onError((error as Error).message);
+    }
+  }
+  return (
+    <FileTrigger acceptedFileTypes={[".yaml", ".yml"]} onSelect={(files) => void take(files)}>
+      <Button $kind="outlined">
+        <FolderInput size={20} aria-hidden /> Import YAML
+      </Button>
+    </FileTrigger>
+  );
+}
+
+const all = "all";
+
+/** Every board of the catalogue, by what it is made for. */
+export function Component() {
+  const { data, error, mutate } = useSWR<{ boards: BoardProfile[]; jobs: Record<string, number> }, Error>(
+    boardsKey,
+    getJson,
+  );
+  const [purpose, setPurpose] = useState<string>(all);
+  const [refusal, setRefusal] = useState<string>();
+  const navigate = useNavigate();
+  const boards = data?.boards ?? [];
+  const purposes = [...new Set(boards.map((board) => board.purpose))];
+  const shown = boards.filter((board) => purpose === all || board.purpose === purpose);
+  return (
+    <Page>
+      <Row style={{ justifyContent: "space-between" }}>
+        <Title>Boards</Title>
+        <Row>
+          <Button $kind="outlined" onPress={() => void navigate("/boards/compare")}>
+            <GitCompareArrows size={20} aria-hidden /> Compare two
+          </Button>
+          <ImportBoard onError={setRefusal} />
+          <Button $kind="filled" onPress={() => void navigate("/boards/new")}>
+            <FilePlus2 size={20} aria-hidden /> New board
+          </Button>
+        </Row>
+      </Row>
+      {refusal && (
+        <Notice tone="fault" title="Not imported">
+          <span style={{ whiteSpace: "pre-line", overflowWrap: "anywhere" }}>{refusal}</span>
+        </Notice>
+      )}
+      {error && <Failed what="The list of boards" error={error} retry={() => void mutate()} />}
+      {!data && !error && <Loading what="boards" />}
+      {data && (
+        <>
+          <Filter>
+            <Choice
+              label="Made for"
+              value={purpose}
+              onChange={setPurpose}
+              options={[
+                { id: all, text: "everything" },
+                ...purposes.map((id) => ({ id, text: purposeLabel(id) })),
+              ]}
+            />
+          </Filter>
+          <Cards>
+            {shown.map((board) => (
+              <BoardCard key={board.id} board={board} jobs={data.jobs[board.id] ?? 0} />
+            ))}
+          </Cards>
+        </>
+      )}
+    </Page>
+  );
+}
