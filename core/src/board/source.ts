@@ -2,7 +2,7 @@ import { isMap, isScalar, parseDocument, stringify } from "yaml";
 import { boardSchema, type BoardProfile } from "./schema/index.ts";
 
 /** The line by which an editor finds the schema of a profile. */
-const schemaLine = "# yaml-language-server: $schema=/api/schemas/board.json\n";
+const schemaLine = "# yaml-language-server: $schema=./board.schema.json\n";
 
 /** Keys at the top of a profile that a copy or a new revision gets new values for. */
 export interface Heading {

@@ -111,12 +111,10 @@ describe("states", () => {
       values: {},
     };
     const findings = commitFindings(board, moved, delivered);
-    expect(findings.map((each) => [each.values.controls, each.values.gesture])).toEqual(
-      [
-        ["S1", "Hold CALL for 5 s; the board reads the switches."],
-        ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
-      ],
-    );
+    expect(findings.map((each) => [each.values.controls, each.values.gesture])).toEqual([
+      ["S1", "Hold CALL for 5 s; the board reads the switches."],
+      ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
+    ]);
     expect(commitFindings(board, moved, moved)).toEqual([]);
   });
 });

@@ -72,7 +72,7 @@ function parsed(
   const [syntax] = document.errors;
   if (syntax) {
     const { line, col } = lines.linePos(syntax.pos[0]);
-    const said = syntax.message.split("\n")[0] ?? "a syntax error";
+    const [said = "a syntax error"] = syntax.message.split(/ at line \d+|\n/);
     return refused("well-formed YAML", said, "Correct the line.", line, col);
   }
   try {

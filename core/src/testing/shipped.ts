@@ -14,6 +14,9 @@ export const duetText = () => boardText("quillmarsh-duet");
 /** Text of a shipped board. */
 export const boardText = (id: string) => text(`boards/${id}.yaml`);
 
+/** Text of a file in docs. */
+export const docText = (file: string) => text(`docs/${file}`);
+
 /** A shipped board, read anew so that a test may change it. */
 export const shippedBoard = (id: string): BoardProfile => readBoard(boardText(id), `${id}.yaml`);
 

@@ -33,7 +33,7 @@ export function faceBox(board: BoardProfile): Box {
   const { width, height } = layoutOf(board);
   const room = 4;
   // Links arch over the upper and the lower edge.
-  const arch = 10;
+  const arch = 6;
   return { x: -room, y: -arch, width: width + 2 * room, height: height + 2 * arch };
 }
 

@@ -1,14 +1,14 @@
 import type { Box } from "@anvilcloud/core";
 import { select } from "d3-selection";
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior, type ZoomTransform } from "d3-zoom";
-import { useCallback, useEffect, useRef, useState, type RefObject } from "react";
+import { useEffect, useRef, useState, type RefObject } from "react";
 
 const least = 1;
 const most = 12;
 const step = 1.5;
 
 /** The part of a drawing that a zoom shows: the drawing grows under a window of the drawing's own shape. */
-export function boxUnder(whole: Box, { k, x, y }: Pick<ZoomTransform, "k" | "x" | "y">): Box {
+function boxUnder(whole: Box, { k, x, y }: Pick<ZoomTransform, "k" | "x" | "y">): Box {
   return { x: whole.x - x / k, y: whole.y - y / k, width: whole.width / k, height: whole.height / k };
 }
 
@@ -19,6 +19,7 @@ export function boxUnder(whole: Box, { k, x, y }: Pick<ZoomTransform, "k" | "x" 
 export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box) {
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown> | undefined>(undefined);
+  const transformed = useRef(false);
   const { x, y, width, height } = whole;
 
   useEffect(() => {
@@ -54,19 +55,14 @@ export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box) 
     };
   }, [frame, width, height]);
 
-  const transformed = useRef(false);
-
-  const by = useCallback(
-    (factor: number) => {
-      const element = frame.current;
-      if (element && behaviour.current) behaviour.current.scaleBy(select(element), factor);
-    },
-    [frame],
-  );
-  const fit = useCallback(() => {
+  function by(factor: number) {
+    const element = frame.current;
+    if (element && behaviour.current) behaviour.current.scaleBy(select(element), factor);
+  }
+  function fit() {
     const element = frame.current;
     if (element && behaviour.current) behaviour.current.transform(select(element), zoomIdentity);
-  }, [frame]);
+  }
 
   return {
     box: boxUnder({ x, y, width, height }, transform),

@@ -1,5 +1,4 @@
 export {
-  ApiError,
   boardKey,
   boardsKey,
   boardSourceAddress,

@@ -43,6 +43,8 @@ const gap = 2.5;
 const { margin } = sizes;
 const leastWidth = 110;
 const leastInside = 16;
+/** Between a block and the edge of the face: links arch there. */
+const edgeRoom = 8;
 
 function rowWidth(blocks: BoardProfile["blocks"]): number {
   return blocks.reduce((sum, block) => sum + blockWidth(block) + gap, 2 * margin);
@@ -155,7 +157,7 @@ function lay(board: BoardProfile): FaceLayout {
       ...prints.map((part) => part.width + 2 * margin),
       ...[...fixedBoxes, ...fixedParts.map((part) => part.box)].map((box) => box.x + box.width + margin),
     );
-  const top = layRow(at("top"), "top", half + 2.5, fixedBoxes);
+  const top = layRow(at("top"), "top", half + edgeRoom, fixedBoxes);
   const upper = [...top, ...fixedBlocks.filter((block) => block.edge === "top")];
   const inside = Math.max(margin, ...upper.map((block) => block.box.y + block.box.height + gap));
   const parts = [
@@ -169,8 +171,8 @@ function lay(board: BoardProfile): FaceLayout {
   const lowest = Math.max(inside + leastInside, ...parts.map((part) => part.box.y + part.box.height + gap));
   const height =
     face?.heightMm ??
-    lowest + (at("bottom").length ? sizes.blockHeight + printedBeside.bottom + 2.5 : margin);
-  const bottom = layRow(at("bottom"), "bottom", height - half - 2.5, fixedBoxes);
+    lowest + (at("bottom").length ? sizes.blockHeight + printedBeside.bottom + edgeRoom : margin);
+  const bottom = layRow(at("bottom"), "bottom", height - half - edgeRoom, fixedBoxes);
   // The name is left out where a face of a given size has no room for it.
   const drawn = parts.filter((part) => part.kind !== "title" || liesOn(part.box, { width, height }));
   const order = board.blocks.map((block) => block.id);

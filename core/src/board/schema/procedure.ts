@@ -14,7 +14,7 @@ import {
 const ids = z.union([idSchema, z.array(idSchema).min(1).max(12)]);
 
 /** What a step changes at the board. */
-export const effectSchema = z
+const effectSchema = z
   .strictObject({
     power: z.boolean().optional(),
     mode: word.optional().describe('What the board is doing from here on; "idle" ends it.'),

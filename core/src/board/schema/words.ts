@@ -5,9 +5,14 @@ import { behaviourIds } from "../behaviour.ts";
 export const idSchema = z
   .string()
   .max(60)
-  .regex(/^[A-Za-z0-9][A-Za-z0-9-]*$/, "a short word of letters, digits and hyphens");
+  .regex(/^[A-Za-z0-9][A-Za-z0-9-]*$/, "a short word of letters, digits and hyphens")
+  .describe("A short word of letters, digits and hyphens.");
 
-export const label = z.string().min(1).max(80);
+export const label = z
+  .string()
+  .min(1)
+  .max(80)
+  .describe("A few words, as printed on the board or told to people.");
 export const prose = z.string().min(1).max(600);
 export const word = z.string().min(1).max(40);
 export const mm = z.number().min(0).max(2000);

@@ -4,13 +4,7 @@ import { usePart } from "../use-part.ts";
 import { placed } from "./place.ts";
 
 /** The glass of a display with its text; segments are slanted and wide, text is plain. */
-export function DisplayShape({
-  display,
-  text,
-}: {
-  display: NonNullable<BoardProfile["display"]>;
-  text: string;
-}) {
+function DisplayShape({ display, text }: { display: NonNullable<BoardProfile["display"]>; text: string }) {
   const segments = display.kind === "segments";
   const cell = segments ? sizes.segment : sizes.character;
   const width = display.characters * cell.width + 5;

@@ -1,5 +1,5 @@
 export { Dials, DialShape } from "./dials.tsx";
-export { DisplayPart, DisplayShape } from "./display.tsx";
+export { DisplayPart } from "./display.tsx";
 export { Dips } from "./dips.tsx";
 export { Keys } from "./keys.tsx";
 export { Lamps, LampShape } from "./lamps.tsx";

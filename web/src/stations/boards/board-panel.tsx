@@ -26,7 +26,7 @@ function itemText(board: BoardProfile, item: MenuItem): string {
     return `${from} to ${to}${unit ? ` ${unit}` : ""} by ${step}, delivered ${delivered}: ${setsText(item.number.sets)}`;
   }
   return (item.choices ?? [])
-    .map((choice) => `${choice.shows} ${choice.reads}${choice.shows === item.delivered ? " (delivered)" : ""}`)
+    .map((choice) => `${choice.shows === choice.reads ? choice.shows : `${choice.shows} ${choice.reads}`}${choice.shows === item.delivered ? " (delivered)" : ""}`)
     .join("; ");
 }
 

@@ -40,7 +40,7 @@ function Changes({ title, texts }: { title: string; texts: readonly string[] }) 
 }
 
 /** What another revision does to one job, before it is taken. */
-export function EffectText({ effect }: { effect: RevisionEffect }) {
+function EffectText({ effect }: { effect: RevisionEffect }) {
   if (effect.refused.length)
     return (
       <Notice tone="fault" title="This job cannot take it">

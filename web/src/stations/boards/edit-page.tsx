@@ -14,7 +14,6 @@ import { styled } from "styled-components";
 import useSWR from "swr";
 import { BoardFace, shownView } from "../../bench/index.ts";
 import {
-  ApiError,
   boardSourceAddress,
   boardUseKey,
   getJson,
@@ -45,6 +44,10 @@ const Sheet = styled.div`
   border: 1px solid ${color.strongLine};
   border-radius: 6px;
   overflow: hidden;
+  &:focus-within {
+    outline: 3px solid ${color.focus};
+    outline-offset: 1px;
+  }
 `;
 
 const Problems = styled.ul`
@@ -157,7 +160,7 @@ function Editor({ start, title }: { start: string; title: string }) {
       const board = await postBoard(text);
       void navigate(`/boards/${board.id}`);
     } catch (error) {
-      setRefusal((error as ApiError).message);
+      setRefusal((error as Error).message);
     } finally {
       setSaving(false);
     }
@@ -203,7 +206,10 @@ function Editor({ start, title }: { start: string; title: string }) {
             problems={problems}
             onGo={(problem) => setGoTo({ line: problem.line ?? 1, column: problem.column ?? 1 })}
           />
-          <Quiet>Ctrl and space: what can stand here. Escape, then Tab, leaves the text.</Quiet>
+          <Quiet>
+            Ctrl and space: what can stand here. Escape, then Tab, leaves the text. The{" "}
+            <a href="/api/schemas/board.json">schema</a> saved beside a file lets any editor complete it.
+          </Quiet>
         </div>
       </Desk>
     </>

@@ -38,7 +38,7 @@ function stepInto(schema: JsonSchema, key: string): JsonSchema[] {
 }
 
 /** The schemas that hold at a path; several where the format has alternatives. */
-export function schemasAt(schema: JsonSchema, path: readonly string[]): JsonSchema[] {
+function schemasAt(schema: JsonSchema, path: readonly string[]): JsonSchema[] {
   return path.reduce<JsonSchema[]>((now, key) => now.flatMap((each) => stepInto(each, key)), [schema]);
 }
 

@@ -18,7 +18,7 @@ const look = EditorView.theme({
   ".cm-scroller": { fontFamily: font.mono, lineHeight: "1.5" },
   ".cm-gutters": { backgroundColor: color.sunk, color: color.quiet, border: "none" },
   ".cm-activeLine, .cm-activeLineGutter": { backgroundColor: color.accentSoft },
-  "&.cm-focused": { outline: `3px solid ${color.focus}`, outlineOffset: "-3px" },
+  "&.cm-focused": { outline: "none" },
   ".cm-cursor": { borderLeftColor: color.ink },
   "&.cm-focused .cm-selectionBackground, .cm-selectionBackground": { backgroundColor: `${color.noteSoft} !important` },
   ".cm-tooltip": { backgroundColor: color.surface, color: color.ink, border: `1px solid ${color.strongLine}` },
@@ -99,9 +99,12 @@ export function YamlEditor({ start, onChange, problems, schema, board, goTo }: P
           look,
           syntaxHighlighting(colours),
           lintGutter(),
-          autocompletion({ override: [complete(sources)] }),
+          autocompletion({
+            override: [complete(sources)],
+            activateOnCompletion: (completion) => completion.type === "property",
+          }),
           keymap.of([indentWithTab]),
-          EditorView.contentAttributes.of({ "aria-label": "Text of the profile" }),
+          EditorView.contentAttributes.of({ "aria-label": "Text of the profile", tabindex: "0" }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) changed.current(update.state.doc.toString());
           }),

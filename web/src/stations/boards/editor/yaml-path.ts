@@ -43,25 +43,28 @@ function outerPath(lines: readonly Line[], indent: number, dashes: readonly numb
   const path: string[] = [];
   let edge = indent;
   let own = [...dashes];
-  for (let at = lines.length - 1; at >= -1; at--) {
+  /** True right inside a list, whose dashes may stand at the indent of its key. */
+  let inList = false;
+  const enterLists = () => {
     while (own.length && own[own.length - 1]! < edge) {
       path.unshift("[]");
       edge = own.pop()!;
+      inList = true;
     }
-    const line = lines[at];
-    if (!line || (line.text === "" && !line.dashes.length) || line.text.startsWith("#")) continue;
-    if (line.key !== undefined && line.indent < edge) {
+  };
+  enterLists();
+  for (const line of [...lines].reverse()) {
+    if ((line.text === "" && !line.dashes.length) || line.text.startsWith("#")) continue;
+    const outside = line.indent < edge || (inList && line.indent === edge && !line.dashes.length);
+    if (line.key !== undefined && outside) {
       path.unshift(line.key);
       edge = line.indent;
-    } else if (line.key !== undefined && line.indent === edge && own.length && own[own.length - 1] === edge) {
-      // A list may begin at the indent of its key.
-      path.unshift("[]", line.key);
-      own.pop();
-      edge = line.indent;
-      own = [...line.dashes];
-      continue;
+      inList = false;
     }
-    if (line.indent <= edge && line.dashes.length) own = line.dashes.filter((dash) => dash < edge);
+    if (line.indent <= edge && line.dashes.length) {
+      own = line.dashes.filter((dash) => dash < edge);
+      enterLists();
+    }
   }
   return path;
 }

@@ -1,0 +1,225 @@
+import { readFileSync } from "node:fs";
+import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server.ts";
+
+const heading = `id: wrackline-gannet
+name: Gannet
+maker: Wrackline Works
+revision: 1
+firmware: ["2"]
+purpose: swing-gate
+summary: One light leaf, one photocell, one key. # seen at a ferry gate
+source: { from: seen on site }
+limits: [stops]
+supply: { kind: mains, volts: [230], poles: { live: N1, neutral: N2, earth: N3 } }
+`;
+
+const body = `blocks:
+  - { id: N, label: Mains, purpose: mains, pitchMm: 7, terminals: [L, N, PE] }
+  - { id: M, label: Motor, purpose: drive, terminals: [a, b] }
+  - { id: V, label: 24 V DC, purpose: supply, terminals: [{ label: +, holds: 4 }, { label: −, holds: 4 }] }
+  - { id: I, label: Inputs, purpose: protection, terminals: [{ label: com, holds: 4 }, stop, eye, go] }
+commons:
+  - { id: inputs, terminals: [I1] }
+rails:
+  - { id: supply, label: Supply, feeds: [accessory], kind: dc, volts: 24, limitMilliamps: 300, plus: [V1], minus: [V2] }
+  - { id: motor, label: Motor, feeds: [drive-only], kind: dc, volts: 24, live: moving, plus: [M1], minus: [M2] }
+inputs:
+  - { id: stop, label: Stop, terminal: I2, common: inputs, contact: closed, takes: [stop], guards: [opening, closing], link: bridge-stop, reactions: [{ closed: stays, opening: stops, open: stays, closing: stops }] }
+  - { id: eye, label: Eye, terminal: I3, common: inptus, contact: closed, takes: [photocell], guards: [closing], link: bridge-eye, reactions: [{ closed: opens, opening: goes on, open: holds open, closing: reverses fully }] }
+  - { id: go, label: Go, terminal: I4, common: inputs, contact: open, takes: [step] }
+links:
+  - { id: bridge-stop, between: [I1, I2], delivered: in }
+  - { id: bridge-eye, between: [I1, I3], delivered: in }
+lamps:
+  - { id: eye-lamp, label: EYE, colour: green, shows: [{ when: { closed: eye }, is: lit }] }
+dials:
+  - { id: F, label: PUSH, delivered: "9:00", zones: [{ from: 0, to: 1, sets: { force: { from: 0, to: 100 } } }] }
+keys:
+  - { id: RUN, label: RUN }
+memories:
+  - { id: travel, label: Travel, holds: travel }
+procedures:
+  - id: power-up
+    kind: power-up
+    station: power-up
+    title: First power-up
+    source: { from: seen on site }
+    steps:
+      - { id: on, do: { power: "on" }, says: Switch the breaker on., effects: { power: true } }
+  - id: learn
+    kind: learn
+    manner: seeks-stops
+    station: travel
+    title: Learning the travel
+    source: { from: seen on site }
+    needs: [{ powered: true }, { closed: stop }, { closed: eye }]
+    steps:
+      - { id: hold, do: { hold: { key: RUN, seconds: 5 } }, says: Hold RUN for 5 s., caution: The leaf moves., effects: { mode: learning } }
+      - { id: run, do: { watch: one closing }, says: Watch it close., effects: { mode: idle, learn: travel } }
+`;
+
+async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
+  await page.getByRole("button", { name: label }).last().click();
+  await page.getByRole("option", { name: option }).click();
+}
+
+test("a thirteenth board, written in the app from an empty page to a planned job", async ({ page, demo }) => {
+  await page.goto(`${demo}/boards`);
+  await expect(page.getByRole("listitem")).toHaveCount(12);
+  await page.getByRole("button", { name: "New board" }).click();
+  const text = page.getByRole("textbox", { name: "Text of the profile" });
+  const problems = page.getByRole("list", { name: "What is wrong" });
+  const save = page.getByRole("button", { name: /^Save revision/ });
+
+  // Empty: everything that is needed is named, and nothing can be saved.
+  await text.click();
+  await page.keyboard.press("Control+A");
+  await page.keyboard.press("Delete");
+  await expect(problems.getByText(/document/).first()).toBeVisible();
+  await expect(save).toBeDisabled();
+
+  // The schema completes a key, and the one value it can have.
+  await page.keyboard.type("form");
+  await expect(page.getByRole("option", { name: /^format/ })).toBeVisible();
+  // The editor takes no choice in the first moment, lest a fast typist choose by accident.
+  await page.waitForTimeout(200);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("option", { name: "anvilcloud/board@2" })).toBeVisible();
+  await page.waitForTimeout(200);
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await page.keyboard.insertText(heading);
+  await expect(problems.getByRole("button")).toHaveCount(1);
+  await expect(problems).toContainText("blocks");
+
+  await page.keyboard.insertText(body);
+  await expect(page.getByRole("group", { name: "Face of Gannet" })).toBeVisible();
+  await expect(page.getByRole("img", { name: "Lamp EYE, green, dark" })).toBeVisible();
+
+  // One slip: told with its place, found by a click, mended, and the lamp is lit through its link.
+  await expect(problems.getByRole("button")).toHaveCount(1);
+  const slip = problems.getByRole("button", { name: /inputs\[1\]\.common/ });
+  await expect(slip).toContainText('expected common of this board (inputs), found "inptus"');
+  await expect(save).toBeDisabled();
+  await slip.click();
+  await page.keyboard.press("Control+Shift+ArrowRight");
+  await page.keyboard.insertText("inputs");
+  await expect(page.getByText("Nothing is wrong with this profile.")).toBeVisible();
+  await expect(page.getByRole("img", { name: "Lamp EYE, green, lit" })).toBeVisible();
+  await save.click();
+
+  await expect(page.getByRole("heading", { level: 1, name: "Wrackline Works Gannet" })).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "YAML" }).click();
+  const written = readFileSync(await (await download).path(), "utf8");
+  expect(written).toContain("# seen at a ferry gate");
+  expect(written.startsWith("format: anvilcloud/board@2\n")).toBe(true);
+
+  // A job on it, planned.
+  await page.getByRole("link", { name: "Jobs", exact: true }).click();
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByRole("textbox", { name: "Title" }).fill("Ferry gate");
+  await page.getByRole("textbox", { name: "Customer" }).fill("Brisa Holloway-Tarn");
+  await choose(page, "Board", /Gannet/);
+  await page.getByRole("button", { name: "Begin the survey" }).click();
+  for (const device of [/^Heron/, /^Glance/, /^Turnkey/]) {
+    await choose(page, "Add a device", device);
+    await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
+  }
+  await page.getByRole("link", { name: /^Wire/ }).click();
+  await expect(page.getByText("Glance photocell takes over Eye.")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Travel, blocked, 0 of 2" })).toBeVisible();
+  await expect(page.getByText("no place for its")).toHaveCount(0);
+});
+
+test("a new revision: jobs keep theirs, are told what it does, and take it when asked", async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/boards/quillmarsh-duet/edit`);
+  await expect(page.getByText("3 jobs rest on this board.")).toBeVisible();
+  const text = page.getByRole("textbox", { name: "Text of the profile" });
+  await text.click();
+  await page.keyboard.press("Control+F");
+  await page.keyboard.type("limitMilliamps: 550");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Escape");
+  await page.keyboard.insertText("limitMilliamps: 120");
+  await page.getByRole("button", { name: "Save revision 2" }).click();
+  await page.getByRole("tab", { name: "Jobs" }).click();
+  await expect(page.getByText("revision 1", { exact: true })).toHaveCount(2);
+  await page.getByRole("button", { name: "What would revision 2 do to it?" }).first().click();
+  await expect(page.getByText("New findings")).toBeVisible();
+  await expect(page.getByText(/carries .* against a limit of 120 mA/)).toBeVisible();
+  await page.getByRole("button", { name: "Take revision 2" }).click();
+  await expect(page.getByText("revision 2", { exact: true })).toBeVisible();
+  await expect(page.getByText("revision 1", { exact: true })).toHaveCount(1);
+});
+
+test("a face: zoom by key and button, pan to a corner, walk its parts, save it as SVG", async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/boards/tarn-weir`);
+  const face = page.getByRole("group", { name: "Face of Weir" });
+  const width = async () => Number((await face.getAttribute("viewBox"))!.split(" ")[2]);
+  const whole = await width();
+  await face.locator("[data-part][tabindex='0']").focus();
+  await page.keyboard.press("+");
+  await expect.poll(width).toBeLessThan(whole * 0.7);
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByText(/^Terminal|^E2 ·/).first()).toBeVisible();
+  await page.keyboard.press("0");
+  await expect.poll(width).toBeCloseTo(whole, 3);
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "SVG" }).click();
+  const svg = readFileSync(await (await download).path(), "utf8");
+  expect(svg).toContain("<svg");
+  expect(svg).toContain("Tarn &amp; Tollgate Weir");
+  expect(svg).not.toContain("var(--");
+});
+
+test("HTML in a label stays text, on the page and in the saved drawing", async ({ page, demo }) => {
+  const source = await (await page.request.get(`${demo}/api/boards/copperfold-sash/source`)).text();
+  const evil = source
+    .replace("id: copperfold-sash", "id: evil")
+    .replace("label: OPEN,", 'label: "<img src=x onerror=document.title=1>",');
+  await page.request.post(`${demo}/api/boards`, {
+    headers: { "Content-Type": "application/yaml" },
+    data: evil,
+  });
+  await page.goto(`${demo}/boards/evil`);
+  await expect(page.getByText("<img src=x onerror=document.title=1>").first()).toBeVisible();
+  await page.waitForTimeout(300);
+  expect(await page.title()).not.toBe("1");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "SVG" }).click();
+  expect(readFileSync(await (await download).path(), "utf8")).toContain("&lt;img");
+});
+
+for (const [name, address] of [
+  ["boards", "/boards"],
+  ["one board", "/boards/larkrise-passage"],
+  ["comparison", "/boards/compare?a=fennimore-otter&b=tarn-weir"],
+  ["editor", "/boards/sorrel-mender/edit"],
+] as const)
+  test(`${name}: no accessibility violation by day on a desk, by night on a phone, and no sideways scroll`, async ({
+    page,
+    demo,
+  }) => {
+    for (const [width, height, colorScheme] of [
+      [1280, 800, "light"],
+      [390, 844, "dark"],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
+      await page.goto(demo + address);
+      await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+      await expect(page.locator("svg[viewBox]").first()).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html)])).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    }
+  });

@@ -1,0 +1,117 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { readBoard, withHeading } from "@anvilcloud/core";
+import type { Express } from "express";
+import request from "supertest";
+import { root, serve } from "../testing/serve.ts";
+
+const sash = readFileSync(join(root, "boards/copperfold-sash.yaml"), "utf8");
+const duet = readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8");
+
+let app: Express;
+beforeAll(async () => {
+  ({ app } = await serve({ demo: true }));
+});
+
+const post = (text: string, type = "application/yaml") =>
+  request(app).post("/api/boards").set("Content-Type", type).send(text);
+
+describe("boards over HTTP", () => {
+  test("are listed with the number of jobs on each", async () => {
+    const { body } = await request(app).get("/api/boards").expect(200);
+    expect(body.boards).toHaveLength(12);
+    expect(body.jobs).toEqual({ "quillmarsh-duet": 3 });
+  });
+
+  test("give back their text as it was written, comments and order with it", async () => {
+    const { text, headers } = await request(app).get("/api/boards/copperfold-sash/source").expect(200);
+    expect(text).toBe(sash);
+    expect(headers["content-disposition"]).toContain("copperfold-sash.yaml");
+    await request(app).get("/api/boards/nobody/source").expect(404);
+    await request(app).get("/api/boards/copperfold-sash?revision=9").expect(404);
+    await request(app).get("/api/boards/copperfold-sash?revision=x").expect(400);
+  });
+
+  test("take a new profile from its text and keep it to the letter", async () => {
+    const mine = `# Found in a loft.\n${withHeading(sash, { id: "loft-sash", name: "Loft sash" })}`;
+    const { body } = await post(mine).expect(201);
+    expect(body).toEqual(readBoard(mine, "x"));
+    expect((await request(app).get("/api/boards/loft-sash/source")).text).toBe(mine);
+    expect((await request(app).get("/api/boards/loft-sash/revisions")).body).toEqual({
+      revisions: [{ revision: 1, origin: "own" }],
+    });
+  });
+
+  test("never lose a revision: one that is there is refused, and the refusal says which is free", async () => {
+    const { body } = await post(duet).expect(409);
+    expect(body.detail).toContain("revision: expected 2 or more, found 1");
+    await post(withHeading(duet, { revision: 2 })).expect(201);
+    await post(withHeading(duet, { revision: 2 })).expect(409);
+    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.revision).toBe(2);
+    expect((await request(app).get("/api/boards/quillmarsh-duet?revision=1")).body.revision).toBe(1);
+  });
+
+  test("a job keeps its revision until it takes the new one, and then can be read and exported", async () => {
+    const uses = await request(app).get("/api/boards/quillmarsh-duet/jobs").expect(200);
+    expect(
+      uses.body.jobs.map((use: { id: string; revision: number }) => [use.id, use.revision]).sort(),
+    ).toEqual([
+      ["lampquay", 1],
+      ["netloft", 1],
+      ["ropewalk", 1],
+    ]);
+    const before = await request(app).get("/api/jobs/netloft");
+    expect(before.body.board.revision).toBe(1);
+    const job = { ...before.body.job, board: { id: "quillmarsh-duet", revision: 2 } };
+    const put = await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job);
+    expect(put.body.board.revision).toBe(2);
+    const entry = {
+      id: "board-1-2",
+      at: "2026-11-24T10:00:00.000Z",
+      by: "Ivet Carrandine",
+      kind: "board-taken",
+      from: { id: "quillmarsh-duet", revision: 1 },
+      to: { id: "quillmarsh-duet", revision: 2 },
+    };
+    await request(app).post("/api/jobs/netloft/log").send(entry).expect(201);
+    const { body } = await request(app).get("/api/jobs/netloft/bundle").expect(200);
+    expect(body.board.revision).toBe(2);
+    const { app: other } = await serve();
+    await request(other).post("/api/bundles").send(body).expect(201);
+  });
+
+  test.each([
+    ["text that is no YAML", "a: [", 422, /well-formed YAML/],
+    ["nothing", " ", 422, /expected/],
+    [
+      "a profile that contradicts itself",
+      sash.replace("terminal: C2", "terminal: C9"),
+      422,
+      /profile:\d+:\d+: inputs\[0\]\.terminal/,
+    ],
+    [
+      "aliases that multiply",
+      "a: &a [1]\nb: &b [*a,*a,*a,*a,*a,*a,*a,*a,*a,*a]\nc: [*b,*b,*b,*b,*b,*b,*b,*b,*b,*b,*b,*b]",
+      422,
+      /aliases|expected/,
+    ],
+    ["nesting without end", `a: ${"[".repeat(60_000)}`, 422, /levels/],
+    ["a prototype key", `${sash}\n__proto__: { a: 1 }\n`, 422, /only the keys of this format/],
+    ["10 MB", "#".repeat(10_000_000), 413, /at most/],
+  ])("%s is refused, and nothing is stored", async (_name, text, status, message) => {
+    const before = (await request(app).get("/api/boards")).body.boards.length;
+    const { body } = await post(text).expect(status);
+    expect(body.detail).toMatch(message);
+    expect((await request(app).get("/api/boards")).body.boards).toHaveLength(before);
+  });
+
+  test("a body that is no text is refused", async () => {
+    await post('{"id":"x"}', "application/json").expect(415);
+    await request(app).post("/api/boards").expect(415);
+    await request(app)
+      .post("/api/boards")
+      .set("Content-Type", "application/yaml; charset=klingon")
+      .send("a")
+      .expect(415);
+  });
+});
