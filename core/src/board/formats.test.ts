@@ -100,7 +100,7 @@ describe("the published JSON Schema, checked with a general validator", () => {
       };
       walk(whole, 0);
       spots.forEach(([parent, key], n) => {
-        if (n % 3) return;
+        if (n % 5) return;
         const was = parent[key];
         parent[key] = strange[n % strange.length];
         if (agrees(whole)) taken += 1;
@@ -113,7 +113,7 @@ describe("the published JSON Schema, checked with a general validator", () => {
       }
       expect(agrees({ ...whole, relays: [] })).toBe(false);
     }
-    expect(refused).toBeGreaterThan(300);
-    expect(taken).toBeGreaterThan(20);
+    expect(refused).toBeGreaterThan(180);
+    expect(taken).toBeGreaterThan(10);
   });
 });

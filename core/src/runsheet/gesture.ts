@@ -1,6 +1,16 @@
 import type { Gesture } from "../board/index.ts";
 import { plainNumber } from "../quantity/index.ts";
 
+/** What is held by a gesture and for how long, s; undefined where nothing is. */
+export function heldBy(gesture: Gesture): { what: string; seconds: number } | undefined {
+  if ("hold" in gesture) return { what: gesture.hold.key, seconds: gesture.hold.seconds };
+  if ("together" in gesture)
+    return { what: gesture.together.keys.join(" and "), seconds: gesture.together.seconds };
+  if ("trip" in gesture && gesture.trip.seconds)
+    return { what: gesture.trip.input, seconds: gesture.trip.seconds };
+  return undefined;
+}
+
 const times = (n: number) => (n === 1 ? "" : n === 2 ? " twice" : ` ${n} times`);
 
 /** A gesture in a few words: "hold OK for 3 s", "press UP twice". */

@@ -4,7 +4,7 @@ export { onRevision, revisionEffect } from "./compare.ts";
 export type { RevisionEffect } from "./compare.ts";
 export { readFace } from "./face.ts";
 export type { Face, LampLook, LampState } from "./face.ts";
-export { gestureText } from "./gesture.ts";
+export { gestureText, heldBy } from "./gesture.ts";
 export { stepMeanings } from "./meaning.ts";
 export type { Meaning } from "./meaning.ts";
 export { planJob, wishesOf } from "./plan.ts";

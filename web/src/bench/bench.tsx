@@ -1,10 +1,10 @@
-import { partText, type JobPlan, type Step } from "@anvilcloud/core";
+import type { JobPlan, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
-import { useHighlight, useLights } from "../data/index.ts";
+import { useLights } from "../data/index.ts";
 import { color, size, space } from "../theme/index.ts";
-import { Quiet, Segments } from "../ui/index.ts";
-import { BoardFace } from "./board-face.tsx";
+import { Segments } from "../ui/index.ts";
+import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
 import { layerView, type Layer } from "./view.ts";
 
@@ -40,10 +40,6 @@ const Legend = styled.ol`
   }
 `;
 
-const Line = styled(Quiet)`
-  min-height: 1.5em;
-`;
-
 function LegendItem({ id, name, number }: { id: string; name: string; number: string }) {
   const lights = useLights([{ kind: "device", id }]);
   return (
@@ -65,10 +61,8 @@ const words: Record<Layer, string> = {
 export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step?: Step }) {
   const [layer, setLayer] = useState<Layer>(step ? "step" : start);
   const layers: Layer[] = [...(step ? ["step" as const] : []), "planned", "found", "now"];
-  const { lit } = useHighlight();
   const { board } = plan.bundle;
   const numbers = deviceNumbers(plan.wiring.devices);
-  const pointed = lit.map((subject) => partText(board, subject)).find((text) => text);
   return (
     <Frame>
       <Segments
@@ -77,12 +71,12 @@ export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step
         onChange={setLayer}
         options={layers.map((id) => ({ id, text: words[id] }))}
       />
-      <BoardFace
+      <FaceViewer
         view={layerView(plan, layer, step)}
         numbers={numbers}
         label={`${board.name}, ${words[layer].toLowerCase()}`}
+        fileName={`${plan.bundle.job.id}-${layer}`}
       />
-      <Line aria-live="polite">{pointed ?? "Point at a part, or walk the board with the arrow keys."}</Line>
       <Legend aria-label="Devices by number">
         {plan.wiring.devices.map((device) => (
           <LegendItem key={device.id} id={device.id} name={device.name} number={numbers[device.id] ?? "?"} />

@@ -1,6 +1,7 @@
 import {
   answerStep,
   planJob,
+  type BoardProfile,
   type DeviceProfile,
   type Job,
   type JobPlan,
@@ -26,6 +27,8 @@ import { createSaver, type SaveState } from "./saver.ts";
 /** Everything a station needs of its job. */
 export interface JobBench {
   job: Job;
+  /** The profile of the job's board as it is kept, with all it could have; the plan has it as it is read on this site. */
+  board: BoardProfile;
   plan: JobPlan;
   log: LogEntry[];
   catalogue: DeviceProfile[];
@@ -155,6 +158,7 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
 
   const bench: JobBench = {
     job: stored.job,
+    board: stored.board,
     plan,
     log,
     catalogue: allDevices(stored.devices, catalogue),

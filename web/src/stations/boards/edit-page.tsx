@@ -9,7 +9,7 @@ import {
 } from "@anvilcloud/core";
 import { CheckCircle2, Save } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
 import { BoardFace, shownView } from "../../bench/index.ts";
@@ -23,7 +23,7 @@ import {
   type BoardUse,
 } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Dialog, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
 import type { JsonSchema } from "./editor/suggest.ts";
 import { YamlEditor } from "./editor/yaml-editor.tsx";
 import { Page } from "./page.ts";
@@ -146,6 +146,11 @@ function Editor({ start, title }: { start: string; title: string }) {
   const heading = headingOf(lookedAt);
   const unsaved = text !== start;
 
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) =>
+      unsaved && !saving && currentLocation.pathname !== nextLocation.pathname,
+  );
+
   useEffect(() => {
     if (!unsaved) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -189,6 +194,17 @@ function Editor({ start, title }: { start: string; title: string }) {
           <span style={{ whiteSpace: "pre-line", overflowWrap: "anywhere" }}>{refusal}</span>
         </Notice>
       )}
+      <Dialog title="Leave without saving?" isOpen={blocker.state === "blocked"} onClose={() => blocker.reset?.()}>
+        <p>What was written here since the last save is lost when you leave.</p>
+        <Row style={{ justifyContent: "flex-end" }}>
+          <Button $kind="outlined" onPress={() => blocker.reset?.()}>
+            Stay
+          </Button>
+          <Button $kind="danger" onPress={() => blocker.proceed?.()}>
+            Leave
+          </Button>
+        </Row>
+      </Dialog>
       <Desk>
         <Sheet>
           <YamlEditor

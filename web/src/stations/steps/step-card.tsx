@@ -1,4 +1,11 @@
-import { readingMisfit, sentence, stepMeanings, type ReadingAsked, type Step } from "@anvilcloud/core";
+import {
+  heldBy,
+  readingMisfit,
+  sentence,
+  stepMeanings,
+  type ReadingAsked,
+  type Step,
+} from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lucide-react";
 import { memo, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -204,7 +211,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
     ArrowLeft: () => go(before),
   });
 
-  const hold = step.gesture && "hold" in step.gesture ? step.gesture.hold : undefined;
+  const held = step.gesture && heldBy(step.gesture);
   const list = steps.of(step.station);
   return (
     <Card aria-label={step.title}>
@@ -241,7 +248,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       <Says>{step.says}</Says>
       <StepCores step={step} />
       <StepPictures step={step} />
-      {hold && <HoldTimer key={step.id} seconds={hold.seconds} keyLabel={hold.key} />}
+      {held && <HoldTimer key={step.id} seconds={held.seconds} keyLabel={held.what} />}
       <div>
         <Heading>You should now see</Heading>
         <SeenList see={step.see} board={board} />

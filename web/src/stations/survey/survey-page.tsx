@@ -3,6 +3,8 @@ import { useJobBench } from "../../data/index.ts";
 import { space } from "../../theme/index.ts";
 import { Quiet, Title } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
+import { BoardNote } from "./board-note.tsx";
+import { CardsForm } from "./cards-form.tsx";
 import { DevicesForm } from "./devices-form.tsx";
 import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
@@ -26,6 +28,7 @@ export function Component() {
         <Quiet>
           {status?.reason ?? "Everything the plan needs is here. Each change is saved as it is made."}
         </Quiet>
+        <BoardNote />
       </div>
       <Findings
         findings={plan.findings.filter((each) => each.severity !== "note")}
@@ -33,6 +36,7 @@ export function Component() {
       />
       <SiteForm />
       <GateForm />
+      <CardsForm />
       <DevicesForm />
       <WishesForm />
       <FoundForm />
