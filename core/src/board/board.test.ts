@@ -1,16 +1,5 @@
-import { ProblemsError } from "../finding/index.ts";
-import { duet, duetText } from "../testing/shipped.ts";
+import { duet, duetText, refusal } from "../testing/shipped.ts";
 import { checkBoard, lampOfInput, readBoard, terminalsOf } from "./index.ts";
-
-function problemsOf(read: () => unknown): string {
-  try {
-    read();
-  } catch (error) {
-    if (error instanceof ProblemsError) return error.message;
-    throw error;
-  }
-  return "nothing";
-}
 
 describe("the shipped board", () => {
   test("contradicts itself nowhere", () => {
@@ -33,11 +22,11 @@ describe("the shipped board", () => {
 describe("reading YAML", () => {
   test("says line and column of what is wrong", () => {
     const text = duetText().replace("kind: ac", "kind: alternating");
-    expect(problemsOf(() => readBoard(text, "duet.yaml"))).toMatch(
+    expect(refusal(() => readBoard(text, "duet.yaml"))).toMatch(
       /duet\.yaml:\d+:\d+: rails\[2\]\.kind: expected one of dc, ac, found "alternating"/,
     );
     const line = text.split("\n").findIndex((each) => each.includes("alternating")) + 1;
-    expect(problemsOf(() => readBoard(text, "duet.yaml"))).toContain(`duet.yaml:${line}:`);
+    expect(refusal(() => readBoard(text, "duet.yaml"))).toContain(`duet.yaml:${line}:`);
   });
 
   test.each([
@@ -52,6 +41,6 @@ describe("reading YAML", () => {
       /few aliases/,
     ],
   ])("%s is refused", (_name, text, message) => {
-    expect(problemsOf(() => readBoard(text, "x.yaml"))).toMatch(message);
+    expect(refusal(() => readBoard(text, "x.yaml"))).toMatch(message);
   });
 });

@@ -1,7 +1,6 @@
 import { Ajv2020 } from "ajv/dist/2020.js";
 import { parse } from "yaml";
 import { z } from "zod";
-import { ProblemsError } from "../finding/index.ts";
 import {
   boardIds,
   boardText,
@@ -9,19 +8,10 @@ import {
   oldBoardText,
   shippedBoard,
   shippedDevices,
+  refusal,
 } from "../testing/shipped.ts";
 import { parseBundle } from "../job/index.ts";
 import { boardSchema, migrateBoard, parseBoard, readBoard } from "./index.ts";
-
-function problems(read: () => unknown): string {
-  try {
-    read();
-  } catch (error) {
-    if (error instanceof ProblemsError) return error.message;
-    throw error;
-  }
-  return "nothing";
-}
 
 describe("earlier formats", () => {
   test("a board of the first format opens as the newest, with everything it said", () => {
@@ -55,7 +45,7 @@ describe("earlier formats", () => {
     expect(migrateBoard(board)).toBe(board);
     for (const odd of [null, 7, [], "x", { format: "anvilcloud/board@9" }])
       expect(migrateBoard(odd)).toBe(odd);
-    expect(problems(() => parseBoard({ format: "anvilcloud/board@9" }, "x"))).toContain("anvilcloud/board@2");
+    expect(refusal(() => parseBoard({ format: "anvilcloud/board@9" }, "x"))).toContain("anvilcloud/board@2");
   });
 
   test("a half-written board of the first format is refused, never a crash", () => {
@@ -65,9 +55,7 @@ describe("earlier formats", () => {
       { procedures: [{ steps: "no" }] },
       { inlet: "mains" },
     ])
-      expect(problems(() => parseBoard({ format: "anvilcloud/board@1", ...part }, "x"))).toContain(
-        "expected",
-      );
+      expect(refusal(() => parseBoard({ format: "anvilcloud/board@1", ...part }, "x"))).toContain("expected");
   });
 });
 

@@ -19,7 +19,7 @@ export function settableBehaviours(board: BoardProfile): Set<string> {
   return new Set(everySets(board).flatMap((sets) => Object.keys(sets)));
 }
 
-/** True when some position of some control gives this value; a number counts as given where the behaviour has any. */
+/** True when some position of some control gives this value; a number counts as given where the behaviour is set at all. */
 export function canSet(board: BoardProfile, id: BehaviourId, value: BehaviourValue): boolean {
   return everySets(board).some(
     (sets) => Object.hasOwn(sets, id) && (typeof value === "number" || sets[id] === value),

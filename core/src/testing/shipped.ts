@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { readBoard, type BoardProfile } from "../board/index.ts";
 import { readDevice, type DeviceProfile } from "../device/index.ts";
+import { ProblemsError } from "../finding/index.ts";
 import { draftInstance, draftJob, parseBundle, type Job, type JobBundle } from "../job/index.ts";
 import { answerStep, planJob, type JobPlan, type Step } from "../runsheet/index.ts";
 
@@ -19,6 +20,17 @@ export const docText = (file: string) => text(`docs/${file}`);
 
 /** A shipped board, read anew so that a test may change it. */
 export const shippedBoard = (id: string): BoardProfile => readBoard(boardText(id), `${id}.yaml`);
+
+/** What a reader says against something: every problem as a line of text; "nothing" when it takes it. */
+export function refusal(read: () => unknown): string {
+  try {
+    read();
+  } catch (error) {
+    if (error instanceof ProblemsError) return error.message;
+    throw error;
+  }
+  return "nothing";
+}
 
 /** Ids of every shipped board. */
 export const boardIds = (): string[] =>

@@ -22,6 +22,7 @@ import useSWR, { useSWRConfig } from "swr";
 // Not crypto.randomUUID: a phone reaches the server without TLS, where browsers withhold it.
 import { v4 as newId } from "uuid";
 import { getJson, jobKey, logKey, postEntry, putJob, type StoredJob } from "./api.ts";
+import { useWarnBeforeLeaving } from "./leaving.ts";
 import { createSaver, type SaveState } from "./saver.ts";
 
 /** Everything a station needs of its job. */
@@ -85,16 +86,6 @@ function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => v
     if (saver.refresh(stored)) told();
   }, [saver, stored]);
   return saver;
-}
-
-/** Has the browser ask before a page with unsaved work is closed. */
-function useWarnBeforeLeaving(unsaved: boolean): void {
-  useEffect(() => {
-    if (!unsaved) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [unsaved]);
 }
 
 /** The state to show of two: what is not saved before what is, and of two saved ones the later. */

@@ -1,5 +1,6 @@
 export { Button } from "./button.tsx";
 export { Dialog } from "./dialog.tsx";
+export { FileButton } from "./file-button.tsx";
 export { Choice, NumberInput, TextInput, Toggle } from "./field.tsx";
 export { Notice } from "./notice.tsx";
 export { Segments } from "./segments.tsx";

@@ -1,14 +1,13 @@
 import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
-import { FilePlus2, FolderInput, GitCompareArrows } from "lucide-react";
+import { FilePlus2, GitCompareArrows } from "lucide-react";
 import { useState } from "react";
-import { FileTrigger } from "react-aria-components";
 import { Link, useNavigate } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
 import { BoardFace, restView } from "../../bench/index.ts";
 import { boardsKey, getJson, HighlightProvider, postBoard } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Choice, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Choice, FileButton, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
 import { Page } from "./page.ts";
 
 const Cards = styled.ul`
@@ -83,27 +82,17 @@ function BoardCard({ board, jobs }: { board: BoardProfile; jobs: number }) {
 
 function ImportBoard({ onError }: { onError: (message: string | undefined) => void }) {
   const navigate = useNavigate();
-  async function take(files: FileList | null) {
-    const file = files?.[0];
-    if (!file) return;
-    onError(undefined);
-    if (file.size > 1_000_000) {
-      onError(`${file.name} has ${file.size} bytes; a profile may have at most 1000000. It is hardly a profile.`);
-      return;
-    }
-    try {
-      const board = await postBoard(await file.text());
-      void navigate(`/boards/${board.id}`);
-    } catch (error) {
-      onError((error as Error).message);
-    }
-  }
   return (
-    <FileTrigger acceptedFileTypes={[".yaml", ".yml"]} onSelect={(files) => void take(files)}>
-      <Button $kind="outlined">
-        <FolderInput size={20} aria-hidden /> Import YAML
-      </Button>
-    </FileTrigger>
+    <FileButton
+      label="Import YAML"
+      accepts={[".yaml", ".yml"]}
+      most={1_000_000}
+      onError={onError}
+      take={async (text) => {
+        const board = await postBoard(text);
+        void navigate(`/boards/${board.id}`);
+      }}
+    />
   );
 }
 

@@ -20,6 +20,7 @@ import {
   getText,
   HighlightProvider,
   postBoard,
+  useWarnBeforeLeaving,
   type BoardUse,
 } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
@@ -151,12 +152,7 @@ function Editor({ start, title }: { start: string; title: string }) {
       unsaved && !saving && currentLocation.pathname !== nextLocation.pathname,
   );
 
-  useEffect(() => {
-    if (!unsaved) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [unsaved]);
+  useWarnBeforeLeaving(unsaved);
 
   async function save() {
     setRefusal(undefined);

@@ -1,12 +1,11 @@
-import { FilePlus2, FolderInput } from "lucide-react";
+import { FilePlus2 } from "lucide-react";
 import { useState } from "react";
-import { FileTrigger } from "react-aria-components";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
 import { getJson, importBundle, jobsKey, type JobSummary } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Empty, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
 import { dayText } from "../shared/words.ts";
 import { NewJob } from "./new-job.tsx";
 
@@ -67,23 +66,17 @@ function JobLine({ job }: { job: JobSummary }) {
 
 function ImportButton({ onError }: { onError: (message: string | undefined) => void }) {
   const navigate = useNavigate();
-  async function take(files: FileList | null) {
-    const file = files?.[0];
-    if (!file) return;
-    onError(undefined);
-    try {
-      const id = await importBundle(await file.text());
-      void navigate(`/jobs/${id}`);
-    } catch (error) {
-      onError((error as Error).message);
-    }
-  }
   return (
-    <FileTrigger acceptedFileTypes={["application/json", ".json"]} onSelect={(files) => void take(files)}>
-      <Button $kind="outlined">
-        <FolderInput size={20} aria-hidden /> Import a job file
-      </Button>
-    </FileTrigger>
+    <FileButton
+      label="Import a job file"
+      accepts={["application/json", ".json"]}
+      most={5_000_000}
+      onError={onError}
+      take={async (text) => {
+        const id = await importBundle(text);
+        void navigate(`/jobs/${id}`);
+      }}
+    />
   );
 }
 

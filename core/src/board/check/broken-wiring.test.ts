@@ -1,0 +1,288 @@
+import { refusal, shippedBoard } from "../../testing/shipped.ts";
+import { refusesEach, type Broken } from "../../testing/broken.ts";
+import { parseBoard } from "../index.ts";
+
+const duet = "quillmarsh-duet";
+const egret = "osierbeck-egret";
+const plover = "marlstreet-plover";
+const otter = "fennimore-otter";
+const drover = "penhallow-drover";
+const trestle = "hexby-trestle";
+const weir = "tarn-weir";
+const nightjar = "tollard-nightjar";
+
+const cases: Broken[] = [
+  // Terminals, links, supply
+  [
+    "two terminals of one id",
+    duet,
+    (b) => (b.blocks[0]!.terminals[1]!.number = 1),
+    /blocks\[0\]\.terminals\[1\]\.number: expected a terminal number of its own, found "1"\. Rename it/,
+  ],
+  [
+    "two blocks of one id",
+    duet,
+    (b) => (b.blocks[1]!.id = "M"),
+    /blocks\[1\]\.id: expected a block id of its own, found "M"/,
+  ],
+  [
+    "a link to a terminal that does not exist",
+    duet,
+    (b) => (b.links[0]!.between = ["P1", "P9"]),
+    /links\[0\]\.between\[1\]: expected terminal of this board .*found "P9"\. Correct the id/,
+  ],
+  [
+    "a link from a terminal to itself",
+    duet,
+    (b) => (b.links[0]!.between = ["P1", "P1"]),
+    /links\[0\]\.between: expected two different terminals.*A link joins two terminals/,
+  ],
+  [
+    "a link that does not bridge its input",
+    duet,
+    (b) => (b.inputs[0]!.link = "link-edge"),
+    /inputs\[0\]\.link: expected a link from P2 to P1 or P5, found "P4–P5"/,
+  ],
+  [
+    "a supply without one of its poles",
+    trestle,
+    (b) => delete b.supply.poles.l3,
+    /supply\.poles\.l3: expected a terminal, found nothing\. Say where a three-phase supply's l3 goes/,
+  ],
+  [
+    "two voltages and no way to choose",
+    egret,
+    (b) => delete b.supply.selector,
+    /supply: expected a selector, or recognised: true, found \[120,230\]/,
+  ],
+  [
+    "a selector that is not there",
+    trestle,
+    (b) => (b.supply.selector = "PHASE"),
+    /supply\.selector: expected link, jumper or switch of this board .*found "PHASE"/,
+  ],
+  [
+    "a battery on a terminal that is not there",
+    plover,
+    (b) => (b.battery!.plus = "B9"),
+    /battery\.plus: .*found "B9"/,
+  ],
+  [
+    "a panel cut off by a jumper that is not there",
+    nightjar,
+    (b) => (b.solar!.isolatedBy = "JQ"),
+    /solar\.isolatedBy: expected control of this board .*found "JQ"/,
+  ],
+  // Inputs
+  [
+    "an input without its common",
+    duet,
+    (b) => (b.inputs[0]!.common = "earth"),
+    /inputs\[0\]\.common: expected common of this board \(protection, commands\), found "earth"/,
+  ],
+  [
+    "two inputs on one terminal",
+    duet,
+    (b) => (b.inputs[1]!.terminal = "P2"),
+    /inputs\[1\]\.terminal: expected a terminal of its own/,
+  ],
+  [
+    "an input on its own common",
+    duet,
+    (b) => (b.inputs[3]!.terminal = "C1"),
+    /inputs\[3\]\.terminal: expected a terminal outside its own common, found "C1"/,
+  ],
+  [
+    "a link on an input that rests open",
+    duet,
+    (b) => (b.inputs[3]!.link = "link-stop"),
+    /inputs\[3\]\.link: expected no link on an input whose contact rests open.*Remove the link, or set contact: closed/,
+  ],
+  [
+    "a protection input that nothing can satisfy while empty",
+    otter,
+    (b) => delete b.inputs[1]!.off,
+    /inputs\[1\]: expected a link, or a setting that switches it off, found "low-beam"\. Say how the board is satisfied/,
+  ],
+  [
+    "an input that guards and does nothing",
+    duet,
+    (b) => (b.inputs[2]!.reactions = []),
+    /inputs\[2\]\.reactions: expected what the leaf does when it trips/,
+  ],
+  [
+    "a resistor input without its ohms",
+    otter,
+    (b) => delete b.inputs[3]!.ohms,
+    /inputs\[3\]\.ohms: expected the end resistor, ohms, found nothing/,
+  ],
+  [
+    "ohms on a plain contact",
+    duet,
+    (b) => (b.inputs[2]!.ohms = 8200),
+    /inputs\[2\]\.ohms: expected no resistor on a plain contact, found 8200/,
+  ],
+  [
+    "an input tested by an output that is not there",
+    otter,
+    (b) => (b.inputs[1]!.test = "prover"),
+    /inputs\[1\]\.test: expected rail or output of this board .*found "prover"/,
+  ],
+  [
+    "an input switched off by a behaviour without a control",
+    duet,
+    (b) => (b.inputs[2]!.off = { behaviour: "edge-reaction", is: "off" }),
+    /inputs\[2\]\.off\.behaviour: expected a behaviour that a control of this board sets, found "edge-reaction"/,
+  ],
+  // Rails and outputs
+  [
+    "a rail with two limits",
+    duet,
+    (b) => (b.rails[0]!.limitMilliamps = 100),
+    /rails\[0\]\.limitMilliamps: expected one limit, found "a budget and a limit of its own"\. Keep the budget or the limit/,
+  ],
+  [
+    "a rail without any limit",
+    plover,
+    (b) => delete b.rails[0]!.limitMilliamps,
+    /rails\[0\]: expected a limit of its own, or a budget/,
+  ],
+  [
+    "a rail whose poles meet",
+    duet,
+    (b) => b.rails[0]!.minus.push("R1"),
+    /rails\[0\]\.minus\[2\]: expected a terminal of the other pole, found "R1"/,
+  ],
+  [
+    "a budget that does not exist",
+    duet,
+    (b) => (b.rails[0]!.budget = "shared"),
+    /rails\[0\]\.budget: .*found "shared"/,
+  ],
+  [
+    "an output with a fixed and a chosen task",
+    weir,
+    (b) => (b.outputs[0]!.task = "courtesy light"),
+    /outputs\[0\]: expected a fixed task, or a behaviour that chooses it/,
+  ],
+  // Controls
+  [
+    "a dial with its sweep reversed",
+    duet,
+    (b) => (b.dials[0]!.sweep = { from: "5:00", to: "7:00" }),
+    /dials\[0\]\.sweep: .*clockwise through 12.*found "5:00 to 7:00"\. Its ends are swapped/,
+  ],
+  [
+    "a dial delivered outside its sweep",
+    duet,
+    (b) => (b.dials[0]!.delivered = "6:00"),
+    /dials\[0\]\.delivered: expected a time from 7:00 to 5:00, found "6:00"/,
+  ],
+  [
+    "zones with a gap",
+    duet,
+    (b) => (b.dials[2]!.zones[1]!.from = 0.2),
+    /dials\[2\]\.zones\[1\]: expected a zone that begins at 0\.15 and ends after it, found "0\.2 to 1"/,
+  ],
+  [
+    "zones that end early",
+    duet,
+    (b) => (b.dials[0]!.zones[0]!.to = 0.9),
+    /dials\[0\]\.zones: expected zones up to 1, the end of the sweep, found 0\.9/,
+  ],
+  [
+    "a dial that lives by a switch that is not there",
+    plover,
+    (b) => (b.dials[0]!.live = { control: "K9", at: "on" }),
+    /dials\[0\]\.live\.control: expected control of this board .*found "K9"/,
+  ],
+  [
+    "a dial that lives by a position its switch has not",
+    plover,
+    (b) => (b.dials[0]!.live = { control: "K2", at: "up" }),
+    /dials\[0\]\.live\.at: expected a position of K2 \(on, off\), found "up"/,
+  ],
+  [
+    "a behaviour nobody knows",
+    duet,
+    (b) => (b.settings[0]!.rows[0]!.sets = { closing: true }),
+    /settings\[0\]\.rows\[0\]\.sets\.closing: expected a canonical behaviour/,
+  ],
+  [
+    "a value the behaviour cannot take",
+    duet,
+    (b) => (b.settings[0]!.rows[0]!.sets = { "automatic-closing": 3 }),
+    /sets\.automatic-closing: expected true or false, found 3/,
+  ],
+  [
+    "a switch that is not there",
+    duet,
+    (b) => (b.settings[0]!.of = ["S9"]),
+    /settings\[0\]\.of\[0\]: expected switch, slide or jumper of this board .*found "S9"/,
+  ],
+  [
+    "positions for the wrong number of switches",
+    duet,
+    (b) => (b.settings[2]!.rows[0]!.at = ["on"]),
+    /settings\[2\]\.rows\[0\]\.at: expected 2 positions/,
+  ],
+  [
+    "a position a jumper cannot have",
+    plover,
+    (b) => (b.settings[6]!.rows[0]!.at = ["removed"]),
+    /settings\[6\]\.rows\[0\]\.at\[0\]: expected a position of JS \(on, parked\), found "removed"/,
+  ],
+  [
+    "one switch in two settings",
+    duet,
+    (b) => (b.settings[1]!.of = ["S1"]),
+    /settings\.of\[1\]: expected a switch of its own, found "S1"/,
+  ],
+  [
+    "a slide delivered where it cannot stand",
+    drover,
+    (b) => (b.slides[0]!.delivered = "auto"),
+    /slides\[0\]\.delivered: expected one of its positions \(steps, reverse, held\), found "auto"/,
+  ],
+  [
+    "a jumper delivered as it cannot sit",
+    drover,
+    (b) => (b.jumpers[0]!.delivered = "1-2"),
+    /jumpers\[0\]\.delivered: expected one of on, parked on 2 pins, found "1-2"/,
+  ],
+  [
+    "two gestures for one kind of control",
+    duet,
+    (b) => (b.commits[1]!.for = "dials"),
+    /commits\[1\]\.for: expected one commit gesture a kind of control of its own/,
+  ],
+  [
+    "a commit by a key that is not there",
+    duet,
+    (b) => (b.commits[0]!.by = { hold: { key: "OK", seconds: 3 } }),
+    /commits\[0\]\.by\.hold\.key: expected key of this board .*found "OK"/,
+  ],
+  [
+    "a behaviour with no control",
+    duet,
+    (b) => (b.behaviours = ["opening-speed"]),
+    /behaviours\[0\]: expected a behaviour with a control, found "opening-speed"\. Tie it to the switch, dial or menu entry that sets it/,
+  ],
+  [
+    "a behaviour both fixed and set",
+    otter,
+    (b) => (b.fixed["pre-warning"] = 2),
+    /fixed\.pre-warning: expected a behaviour that no control sets/,
+  ],
+];
+
+describe("terminals, inputs, rails and controls that contradict themselves are refused", () => {
+  refusesEach(cases);
+
+  test("every contradiction is told at once", () => {
+    const board = shippedBoard(duet);
+    board.inputs[0]!.common = "earth";
+    board.links[1]!.between = ["P1", "P9"];
+    expect(refusal(() => parseBoard(board, "x")).split("\n").length).toBeGreaterThanOrEqual(2);
+  });
+});
