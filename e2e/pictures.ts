@@ -24,6 +24,11 @@ const pictures: { name: string; address: string; screen?: typeof desk; night?: b
   },
   { name: "hand-over", address: "/jobs/lampquay/hand-over" },
   { name: "record", address: "/jobs/lampquay/record" },
+  { name: "boards", address: "/boards" },
+  { name: "board", address: "/boards/osierbeck-egret" },
+  { name: "compare", address: "/boards/compare?a=fennimore-otter&b=tarn-weir" },
+  { name: "editor", address: "/boards/penhallow-drover/edit" },
+  { name: "phone-board", address: "/boards/copperfold-lantern", screen: phone },
   { name: "phone-step", address: step("netloft", "power-up", "do:power-up:on"), screen: phone },
   { name: "phone-dial", address: step("netloft", "set", "set:V2:11:15"), screen: phone },
 ];

@@ -65,13 +65,15 @@ export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step
   const numbers = deviceNumbers(plan.wiring.devices);
   return (
     <Frame>
-      <Segments
-        label="Layer of the bench"
-        value={layer}
-        onChange={setLayer}
-        options={layers.map((id) => ({ id, text: words[id] }))}
-      />
       <FaceViewer
+        lead={
+          <Segments
+            label="Layer of the bench"
+            value={layer}
+            onChange={setLayer}
+            options={layers.map((id) => ({ id, text: words[id] }))}
+          />
+        }
         view={layerView(plan, layer, step)}
         numbers={numbers}
         label={`${board.name}, ${words[layer].toLowerCase()}`}

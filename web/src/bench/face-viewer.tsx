@@ -1,6 +1,6 @@
 import { partText, type Subject } from "@anvilcloud/core";
 import { Download, Maximize, Printer, ZoomIn, ZoomOut } from "lucide-react";
-import { useRef, type KeyboardEvent } from "react";
+import { useRef, type KeyboardEvent, type ReactNode } from "react";
 import { styled } from "styled-components";
 import { useHighlight } from "../data/index.ts";
 import { print, space } from "../theme/index.ts";
@@ -31,6 +31,14 @@ const Tools = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: ${space.xs};
+`;
+
+const Above = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: ${space.s} ${space.m};
   ${print} {
     display: none;
   }
@@ -43,6 +51,9 @@ const Tool = styled(Button)`
 
 const Line = styled(Quiet)`
   min-height: 3em;
+  ${print} {
+    display: none;
+  }
 `;
 
 interface Props {
@@ -51,10 +62,12 @@ interface Props {
   /** Name of the file a saved drawing gets, without its ending. */
   fileName: string;
   numbers?: Readonly<Record<string, string>>;
+  /** Stands before the tools, such as a choice of what is shown. */
+  lead?: ReactNode;
 }
 
 /** A board's face to look at closely: zoom, pan, point at parts to read what they are, save as SVG, print. */
-export function FaceViewer({ view, label, fileName, numbers = {} }: Props) {
+export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const whole = view.cores.length ? benchBox(view.board) : faceBox(view.board);
   const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole);
@@ -76,23 +89,26 @@ export function FaceViewer({ view, label, fileName, numbers = {} }: Props) {
 
   return (
     <Frame onKeyDown={onKeyDown}>
-      <Tools role="toolbar" aria-label="Drawing">
-        <Tool $kind="outlined" onPress={nearer} aria-label="Nearer, key +">
-          <ZoomIn size={20} aria-hidden />
-        </Tool>
-        <Tool $kind="outlined" onPress={farther} isDisabled={zoomed <= 1} aria-label="Farther, key −">
-          <ZoomOut size={20} aria-hidden />
-        </Tool>
-        <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
-          <Maximize size={20} aria-hidden />
-        </Tool>
-        <Tool $kind="outlined" onPress={save}>
-          <Download size={20} aria-hidden /> SVG
-        </Tool>
-        <Tool $kind="outlined" onPress={() => window.print()}>
-          <Printer size={20} aria-hidden /> Print
-        </Tool>
-      </Tools>
+      <Above>
+        {lead}
+        <Tools role="toolbar" aria-label="Drawing">
+          <Tool $kind="outlined" onPress={nearer} aria-label="Nearer, key +">
+            <ZoomIn size={20} aria-hidden />
+          </Tool>
+          <Tool $kind="outlined" onPress={farther} isDisabled={zoomed <= 1} aria-label="Farther, key −">
+            <ZoomOut size={20} aria-hidden />
+          </Tool>
+          <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
+            <Maximize size={20} aria-hidden />
+          </Tool>
+          <Tool $kind="outlined" onPress={save}>
+            <Download size={20} aria-hidden /> SVG
+          </Tool>
+          <Tool $kind="outlined" onPress={() => window.print()}>
+            <Printer size={20} aria-hidden /> Print
+          </Tool>
+        </Tools>
+      </Above>
       <Line aria-live="polite">
         {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
       </Line>

@@ -8,4 +8,4 @@ export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
 export { Empty, Failed, Loading } from "./states.tsx";
 export { Scroll, Table } from "./table.tsx";
 export { Tabs } from "./tabs.tsx";
-export { Heading, Hidden, Mark, Panel, Quiet, Row, SubHeading, Title } from "./text.tsx";
+export { Heading, Hidden, Mark, OffPaper, Panel, Quiet, Row, SubHeading, Title } from "./text.tsx";

@@ -1,5 +1,5 @@
 import { styled } from "styled-components";
-import { color, font, size, space } from "../theme/index.ts";
+import { color, font, print, size, space } from "../theme/index.ts";
 
 export const Title = styled.h1`
   font-size: ${size.big};
@@ -42,6 +42,13 @@ export const Row = styled.div`
   flex-wrap: wrap;
   align-items: center;
   gap: ${space.s} ${space.m};
+`;
+
+/** What is of no use on paper. */
+export const OffPaper = styled.div`
+  ${print} {
+    display: none;
+  }
 `;
 
 /** Text for screen readers only. */

@@ -5,7 +5,7 @@ import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
 import { FaceViewer, saveText, shownView } from "../../bench/index.ts";
 import { boardKey, boardSourceAddress, getJson, getText, HighlightProvider } from "../../data/index.ts";
-import { Button, Failed, Loading, Notice, Quiet, Row, Segments, Tabs, Title } from "../../ui/index.ts";
+import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, Tabs, Title } from "../../ui/index.ts";
 import { BoardFacts } from "./board-facts.tsx";
 import { BoardPanel } from "./board-panel.tsx";
 import { BoardMemory, BoardProcedures } from "./board-procedures.tsx";
@@ -31,7 +31,7 @@ function Tools({ board }: { board: BoardProfile }) {
     }
   }
   return (
-    <>
+    <OffPaper>
       <Row>
         <Button $kind="outlined" onPress={() => void navigate(`/boards/compare?a=${board.id}`)}>
           <GitCompareArrows size={20} aria-hidden /> Compare
@@ -51,7 +51,7 @@ function Tools({ board }: { board: BoardProfile }) {
           {refusal}
         </Notice>
       )}
-    </>
+    </OffPaper>
   );
 }
 
@@ -73,12 +73,14 @@ function BoardView({ board }: { board: BoardProfile }) {
       </Row>
       <p>{board.summary}</p>
       <Beside>
-        <div style={{ display: "grid", gap: 12, minWidth: 0 }}>
-          <Segments label="Moment" value={moment} onChange={setMoment} options={moments} />
-          <HighlightProvider>
-            <FaceViewer view={shownView(board, moment)} label={`Face of ${board.name}`} fileName={board.id} />
-          </HighlightProvider>
-        </div>
+        <HighlightProvider>
+          <FaceViewer
+            view={shownView(board, moment)}
+            label={`Face of ${board.name}`}
+            fileName={board.id}
+            lead={<Segments label="Moment" value={moment} onChange={setMoment} options={moments} />}
+          />
+        </HighlightProvider>
         <Tabs
           label="About this board"
           pages={[

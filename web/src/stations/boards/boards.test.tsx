@@ -1,0 +1,192 @@
+import { readFileSync } from "node:fs";
+import { resolve } from "node:path";
+import { planJob, readBoard, type BoardProfile } from "@anvilcloud/core";
+import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { createMemoryRouter, RouterProvider } from "react-router";
+import { SWRConfig } from "swr";
+import { netloft } from "../../testing/bench.tsx";
+import { Component as BoardPage } from "./board-page.tsx";
+import { Component as BoardsPage } from "./boards-page.tsx";
+import { Component as ComparePage } from "./compare-page.tsx";
+
+const root = resolve(import.meta.dirname, "../../../..");
+const board = (id: string): BoardProfile =>
+  readBoard(readFileSync(resolve(root, `boards/${id}.yaml`), "utf8"), id);
+const boards = ["quillmarsh-duet", "fennimore-otter", "tarn-weir", "copperfold-sash"].map(board);
+
+interface Sent {
+  method: string;
+  address: string;
+  body: unknown;
+}
+
+/** Answers by address; what is sent is kept. */
+function serve(answers: Record<string, unknown>): Sent[] {
+  const sent: Sent[] = [];
+  globalThis.fetch = ((address: string, init: RequestInit = {}) => {
+    sent.push({ method: init.method ?? "GET", address, body: init.body ? JSON.parse(String(init.body)) : undefined });
+    const answer = answers[address];
+    const ok = answer !== undefined || init.method !== undefined;
+    return Promise.resolve({
+      ok,
+      status: ok ? 200 : 404,
+      json: () => Promise.resolve(answer ?? { title: "No such board", detail: "There is no such board here." }),
+      text: () => Promise.resolve(String(answer)),
+    });
+  }) as unknown as typeof fetch;
+  return sent;
+}
+
+function show(address: string) {
+  const router = createMemoryRouter(
+    [
+      { path: "/boards", element: <BoardsPage /> },
+      { path: "/boards/compare", element: <ComparePage /> },
+      { path: "/boards/:id", element: <BoardPage /> },
+      { path: "*", element: <p>elsewhere</p> },
+    ],
+    { initialEntries: [address] },
+  );
+  render(
+    <SWRConfig value={{ provider: () => new Map(), shouldRetryOnError: false }}>
+      <RouterProvider router={router} />
+    </SWRConfig>,
+  );
+  return router;
+}
+
+afterEach(cleanup);
+
+describe("the list of boards", () => {
+  test("shows each with its purpose and how many jobs rest on it", async () => {
+    serve({ "/api/boards": { boards, jobs: { "quillmarsh-duet": 3, "tarn-weir": 1 } } });
+    show("/boards");
+    expect(await screen.findByRole("link", { name: /Quillmarsh Controls Duet/ })).toBeTruthy();
+    expect(screen.getAllByRole("listitem")).toHaveLength(4);
+    expect(screen.getByText("revision 1, 3 jobs")).toBeTruthy();
+    expect(screen.getByText("revision 1, 1 job")).toBeTruthy();
+    expect(screen.getAllByText("revision 1, no job")).toHaveLength(2);
+    expect(screen.getByText("Rolling grille")).toBeTruthy();
+  });
+
+  test("says so when it cannot be loaded", async () => {
+    serve({});
+    show("/boards");
+    expect(await screen.findByText(/The list of boards could not be loaded/)).toBeTruthy();
+  });
+});
+
+describe("one board", () => {
+  const otter = boards[1]!;
+  beforeEach(() => {
+    serve({ "/api/boards/fennimore-otter": otter, "/api/boards/fennimore-otter/jobs": { jobs: [] } });
+    show("/boards/fennimore-otter");
+  });
+
+  test("new with power, set up, and as delivered, its face shows what the board would", async () => {
+    expect(await screen.findByRole("img", { name: "Display, shows 00" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Lamp OPEN, red, lit" })).toBeTruthy();
+    fireEvent.click(screen.getByRole("radio", { name: "As delivered" }));
+    expect(screen.getByRole("img", { name: "Display, dark" })).toBeTruthy();
+    fireEvent.click(screen.getByRole("radio", { name: "Set up" }));
+    expect(screen.getByRole("img", { name: "Display, shows b1" })).toBeTruthy();
+  });
+
+  test("a part that is pointed at says what it is", async () => {
+    fireEvent.pointerEnter(await screen.findByRole("img", { name: /^Terminal P5,/ }));
+    expect(screen.getByText(/Edge: wants a contact that rests closed, to P1 · end resistor 8200 Ω/)).toBeTruthy();
+    fireEvent.pointerEnter(screen.getByRole("img", { name: /^Key PLUS/ }));
+    expect(screen.getByText("Key PLUS · outside the menu: Opens the gate.")).toBeTruthy();
+  });
+
+  test("menus with every way in and every entry, procedures with their source", async () => {
+    fireEvent.click(await screen.findByRole("tab", { name: "Menus" }));
+    expect(screen.getByText(/^Hold OK for 8 s\. Passes the short list/)).toBeTruthy();
+    expect(screen.getByText("goes to 00 when any value is changed")).toBeTruthy();
+    fireEvent.click(screen.getByRole("tab", { name: "Procedures" }));
+    // Each procedure's, and the profile's own under the title.
+    expect(screen.getAllByText(/Known from: maker's sheet/).length).toBe(otter.procedures.length + 1);
+    fireEvent.click(screen.getByRole("tab", { name: "Memory and codes" }));
+    expect(screen.getByText("counts in steps of 100")).toBeTruthy();
+    fireEvent.click(screen.getByRole("tab", { name: "Jobs" }));
+    expect(await screen.findByText("No job uses this board.")).toBeTruthy();
+  });
+});
+
+test("a board that is not there is said to be not there", async () => {
+  serve({});
+  show("/boards/nobody");
+  expect(await screen.findByText("There is no such board here.", { exact: false })).toBeTruthy();
+});
+
+describe("the jobs on a board", () => {
+  const duet = boards[0]!;
+  const bundle = netloft();
+  const uses = [{ id: "netloft", title: "Netloft yard", revision: 1, handedOver: false }];
+  const begin = (next: BoardProfile) => {
+    const sent = serve({
+      "/api/boards/quillmarsh-duet": next,
+      "/api/boards/quillmarsh-duet/jobs": { jobs: uses },
+      "/api/jobs/netloft/bundle": bundle,
+      "/api/jobs/netloft": { version: 7, job: bundle.job, board: duet, devices: bundle.devices },
+    });
+    show("/boards/quillmarsh-duet");
+    return sent;
+  };
+
+  test("are told what a revision does before it is taken, and keep theirs until then", async () => {
+    const lessFeed = { ...duet, revision: 2, budgets: [{ ...duet.budgets[0]!, limitMilliamps: 100 }] };
+    const sent = begin(lessFeed);
+    fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
+    fireEvent.click(await screen.findByRole("button", { name: "What would revision 2 do to it?" }));
+    expect(await screen.findByText(/carries 374 mA against a limit of 100 mA/)).toBeTruthy();
+    expect(sent.filter(({ method }) => method !== "GET")).toEqual([]);
+    fireEvent.click(screen.getByRole("button", { name: "Take revision 2" }));
+    await waitFor(() => expect(sent.map(({ method }) => method)).toContain("POST"));
+    const put = sent.find(({ method }) => method === "PUT")!;
+    expect(put.body).toMatchObject({ id: "netloft", board: { id: "quillmarsh-duet", revision: 2 } });
+    expect(sent.find(({ method }) => method === "POST")?.body).toMatchObject({
+      kind: "board-taken",
+      from: { id: "quillmarsh-duet", revision: 1 },
+      to: { id: "quillmarsh-duet", revision: 2 },
+    });
+  });
+
+  test("notes on parts that are gone are dropped, and cores that move are named", async () => {
+    const noted = netloft();
+    noted.job.found.links = { "link-edge": "in" };
+    const moved: BoardProfile = {
+      ...duet,
+      revision: 2,
+      links: duet.links.filter((link) => link.id !== "link-edge"),
+      inputs: duet.inputs.map((input) =>
+        input.id === "edge" ? { ...input, link: undefined, off: undefined, guards: [], terminal: "C4" } : input,
+      ),
+    };
+    moved.inputs = moved.inputs.filter((input) => input.id !== "open");
+    const { revisionEffect } = await import("@anvilcloud/core");
+    const effect = revisionEffect(noted, moved);
+    expect(effect.job.found.links).toEqual({});
+    expect(effect.cores.added.some((text) => text.endsWith("to C4"))).toBe(true);
+    expect(planJob({ ...noted, job: effect.job, board: moved }).wiring.cores.length).toBeGreaterThan(0);
+  });
+});
+
+describe("two boards compared", () => {
+  test("what differs stands there, what is alike only when asked for", async () => {
+    serve({ "/api/boards": { boards, jobs: {} } });
+    show("/boards/compare?a=fennimore-otter&b=tarn-weir");
+    const table = await screen.findByRole("table");
+    expect(within(table).getByText("Sliding gate")).toBeTruthy();
+    expect(within(table).getByText("Rolling grille")).toBeTruthy();
+    expect(within(table).queryByText("Leaves")).toBeNull();
+    fireEvent.click(screen.getByRole("switch", { name: "Also what both have alike" }));
+    expect(within(table).getAllByText("1 leaf")).toHaveLength(2);
+  });
+
+  test("asks for both sides first", async () => {
+    serve({ "/api/boards": { boards, jobs: {} } });
+    show("/boards/compare?a=fennimore-otter");
+    expect(await screen.findByText("Choose two boards to see in what they differ.")).toBeTruthy();
+  });
+});
