@@ -113,6 +113,7 @@ export const displaySchema = z.strictObject({
   at: at.optional(),
   shows: z
     .array(z.strictObject({ when: conditionSchema, text: z.string().min(1).max(160) }))
+    .max(80)
     .default([])
     .describe("What stands on it outside a menu; the first row that holds counts. Lines end with |."),
 });
@@ -135,6 +136,7 @@ export const lampSchema = z.strictObject({
       }),
     )
     .min(1)
+    .max(40)
     .describe(
       "The first row that holds counts; none holds, it is dark. An inverted lamp is dark on its limit.",
     ),

@@ -70,7 +70,7 @@ function word20() {
 }
 
 /** Terminals that are one point on the board. */
-export const commonSchema = z.strictObject({ id: idSchema, terminals: z.array(terminalId).min(1) });
+export const commonSchema = z.strictObject({ id: idSchema, terminals: z.array(terminalId).min(1).max(40) });
 
 export const budgetSchema = z.strictObject({
   id: idSchema,
@@ -81,7 +81,7 @@ export const budgetSchema = z.strictObject({
 export const railSchema = z.strictObject({
   id: idSchema,
   label,
-  feeds: z.array(loadDutySchema).min(1).describe("What it is there for, the best first."),
+  feeds: z.array(loadDutySchema).min(1).max(20).describe("What it is there for, the best first."),
   kind: z.enum(["dc", "ac"]),
   volts: z.number().positive().max(420).describe("Nominal volts; of three phases, from one to another."),
   live: z
@@ -90,8 +90,12 @@ export const railSchema = z.strictObject({
     .describe("When it lives; what is not always on is dead while the leaf rests closed."),
   limitMilliamps: z.number().positive().optional().describe("A limit of its own, mA."),
   budget: idSchema.optional().describe("A limit shared with other rails."),
-  plus: z.array(terminalId).min(1).describe("Terminals of the + pole; on AC, of one pole."),
-  minus: z.array(terminalId).min(1).describe("Terminals of the − pole; on AC, of the other or the common."),
+  plus: z.array(terminalId).min(1).max(40).describe("Terminals of the + pole; on AC, of one pole."),
+  minus: z
+    .array(terminalId)
+    .min(1)
+    .max(40)
+    .describe("Terminals of the − pole; on AC, of the other or the common."),
   third: z
     .array(terminalId)
     .min(1)
@@ -118,7 +122,7 @@ export const inputSchema = z.strictObject({
     .default("contact")
     .describe("A plain contact, a contact with an end resistor, or the pulse train of an optical edge."),
   ohms: z.number().positive().max(100_000).optional().describe("The end resistor it wants to see at rest."),
-  takes: z.array(dutySchema).min(1).describe("What it can be used for, the best first."),
+  takes: z.array(dutySchema).min(1).max(30).describe("What it can be used for, the best first."),
   leaves: z.array(leafIdSchema).optional().describe("Only for devices of these leaves."),
   guards: z.array(z.enum(["opening", "closing"])).default([]),
   ignored: z
@@ -140,6 +144,7 @@ export const inputSchema = z.strictObject({
   wake: idSchema.optional().describe("The rail or output that wakes its device while it is needed."),
   reactions: z
     .array(reactionSchema)
+    .max(20)
     .default([])
     .describe(
       "What the leaf does when this input trips, by the leaf's state; the first row that holds counts.",
