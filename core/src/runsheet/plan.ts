@@ -21,6 +21,12 @@ export interface JobPlan extends Planned {
   statuses: StationStatus[];
 }
 
+/** Wishes without those that only a pair of leaves can have. */
+function withoutPair(wishes: JobBundle["job"]["wishes"]): JobBundle["job"]["wishes"] {
+  const pair: readonly string[] = ["leaf-delay-opening", "leaf-delay-closing", "leaves-meet"];
+  return Object.fromEntries(Object.entries(wishes).filter(([id]) => !pair.includes(id)));
+}
+
 /**
  * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel, and
  * that inputs which stay empty are switched off where a setting can do it.
@@ -42,7 +48,7 @@ export function wishesOf(
   return {
     ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
-    ...job.wishes,
+    ...(job.survey.leaves.length > 1 ? job.wishes : withoutPair(job.wishes)),
     ...Object.fromEntries(off),
     ...(board.leaves > 1 ? { "leaf-count": job.survey.leaves.length } : {}),
   };

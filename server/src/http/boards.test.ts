@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { readBoard, withHeading } from "@anvilcloud/core";
 import type { Express } from "express";
+import type { Knex } from "knex";
 import request from "supertest";
 import { root, serve } from "../testing/serve.ts";
 
@@ -9,9 +10,11 @@ const sash = readFileSync(join(root, "boards/copperfold-sash.yaml"), "utf8");
 const duet = readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8");
 
 let app: Express;
+let knex: Knex;
 beforeAll(async () => {
-  ({ app } = await serve({ demo: true }));
+  ({ app, knex } = await serve({ demo: true }));
 });
+afterAll(() => knex.destroy());
 
 const post = (text: string, type = "application/yaml") =>
   request(app).post("/api/boards").set("Content-Type", type).send(text);
@@ -76,8 +79,9 @@ describe("boards over HTTP", () => {
     await request(app).post("/api/jobs/netloft/log").send(entry).expect(201);
     const { body } = await request(app).get("/api/jobs/netloft/bundle").expect(200);
     expect(body.board.revision).toBe(2);
-    const { app: other } = await serve();
-    await request(other).post("/api/bundles").send(body).expect(201);
+    const other = await serve();
+    await request(other.app).post("/api/bundles").send(body).expect(201);
+    await other.knex.destroy();
   });
 
   test.each([

@@ -66,7 +66,7 @@ describe("the list of boards", () => {
     expect(screen.getByText(boards[0]!.summary)).toBeTruthy();
     expect(screen.getByText("revision 1, 1 job")).toBeTruthy();
     expect(screen.getAllByText("revision 1, no job")).toHaveLength(2);
-    expect(screen.getByText("Rolling grille")).toBeTruthy();
+    expect(screen.getAllByText("Rolling grille").length).toBeGreaterThan(0);
   });
 
   test("says so when it cannot be loaded", async () => {
@@ -150,6 +150,9 @@ describe("the jobs on a board", () => {
       from: { id: "quillmarsh-duet", revision: 1 },
       to: { id: "quillmarsh-duet", revision: 2 },
     });
+    // The list is read anew.
+    const lists = () => sent.filter(({ address }) => address === "/api/boards/quillmarsh-duet/jobs");
+    await waitFor(() => expect(lists()).toHaveLength(2));
   });
 
   test("notes on parts that are gone are dropped, and cores that move are named", async () => {
