@@ -55,6 +55,10 @@ function show(address: string) {
   return router;
 }
 
+// Pages load by themselves here: updates come when their data does, outside any act of the test.
+beforeAll(() => {
+  (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = false;
+});
 afterEach(cleanup);
 
 describe("the list of boards", () => {
