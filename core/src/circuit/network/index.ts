@@ -1,0 +1,2 @@
+export { solveNetwork } from "./network.ts";
+export type { Part, Solution } from "./network.ts";
