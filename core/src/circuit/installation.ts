@@ -13,6 +13,8 @@ export interface Wire {
   id: string;
   from: Node;
   to: Node;
+  /** Resistance at 20 °C, Ω; left out for a short core inside the cabinet. */
+  ohms?: number;
 }
 
 /** A device as it stands on site. */

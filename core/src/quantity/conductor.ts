@@ -13,6 +13,9 @@ export const conductorSizesMm2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6] as const;
 /** Change of copper's resistance per kelvin, referred to 20 °C. IEC 60028, from memory. */
 const copperPerKelvin = 0.00393;
 
+/** How much more resistance copper has at this temperature than at 20 °C. */
+export const copperRatio = (celsius: number): number => 1 + copperPerKelvin * (celsius - 20);
+
 /**
  * Resistance of one conductor, Ω.
  * @param sizeMm2 one of `conductorSizesMm2`; anything else throws RangeError
@@ -28,7 +31,7 @@ export function conductorOhms(
   const perKm = ohmsPerKm[strands][sizeMm2];
   if (perKm === undefined)
     throw new RangeError(`sizeMm2: expected one of ${conductorSizesMm2.join(", ")}, found ${sizeMm2}`);
-  return (perKm / 1000) * lengthM * (1 + copperPerKelvin * (celsius - 20));
+  return (perKm / 1000) * lengthM * copperRatio(celsius);
 }
 
 /** Volts lost out and back along a cable run of the given length that carries this current. */

@@ -10,5 +10,5 @@ export {
   sweepPassesNoon,
 } from "./clock.ts";
 export type { Degrees, Sweep } from "./clock.ts";
-export { conductorOhms, conductorSizesMm2, loopDropVolts } from "./conductor.ts";
+export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
 export { count, listed, plainNumber, sentence } from "./format.ts";

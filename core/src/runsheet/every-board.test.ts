@@ -1,44 +1,7 @@
-import { boardIds, planOn } from "../testing/shipped.ts";
+import { boardIds, planOn, usualDevices as usual } from "../testing/shipped.ts";
 import { deliveredCards, menuValues } from "../board/index.ts";
 import { readFace } from "./face.ts";
 import { revisionEffect } from "./compare.ts";
-
-/** What is usual on each board's site. */
-const usual: Record<string, string[]> = {
-  "quillmarsh-duet": [
-    "quillmarsh-heron",
-    "quillmarsh-heron",
-    "ostwick-glance",
-    "lathbury-softline",
-    "tallow-turnkey",
-  ],
-  "osierbeck-egret": [
-    "marlstreet-strut",
-    "marlstreet-strut",
-    "ostwick-glance",
-    "ostwick-glance",
-    "lathbury-softline",
-    "lathbury-halt",
-    "tallow-turnkey",
-    "ostwick-ember",
-  ],
-  "marlstreet-plover": ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-digits"],
-  "fennimore-otter": ["fennimore-rack", "ostwick-glance", "lathbury-halt", "tallow-turnkey", "ostwick-ember"],
-  "penhallow-drover": [
-    "penhallow-haul",
-    "ostwick-glance",
-    "lathbury-softline",
-    "tallow-turnkey",
-    "ostwick-ember",
-  ],
-  "hexby-trestle": ["hexby-shaft", "ostwick-glance", "hexby-triple"],
-  "tarn-weir": ["tarn-drum", "ostwick-glance", "ostwick-glance", "hexby-triple"],
-  "larkrise-passage": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
-  "sorrel-mender": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
-  "copperfold-lantern": ["copperfold-chain", "copperfold-chain", "copperfold-drop", "lathbury-softline"],
-  "copperfold-sash": ["copperfold-chain", "lathbury-softline"],
-  "tollard-nightjar": ["tollard-gate-board"],
-};
 
 describe.each(boardIds())("a job on %s", (id) => {
   const plan = planOn(id, usual[id] ?? []);

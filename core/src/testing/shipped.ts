@@ -78,6 +78,43 @@ export function planOn(
   return { ...planJob(given), given };
 }
 
+/** Devices that are usual on each board's site, by board. */
+export const usualDevices: Record<string, string[]> = {
+  "quillmarsh-duet": [
+    "quillmarsh-heron",
+    "quillmarsh-heron",
+    "ostwick-glance",
+    "lathbury-softline",
+    "tallow-turnkey",
+  ],
+  "osierbeck-egret": [
+    "marlstreet-strut",
+    "marlstreet-strut",
+    "ostwick-glance",
+    "ostwick-glance",
+    "lathbury-softline",
+    "lathbury-halt",
+    "tallow-turnkey",
+    "ostwick-ember",
+  ],
+  "marlstreet-plover": ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-digits"],
+  "fennimore-otter": ["fennimore-rack", "ostwick-glance", "lathbury-halt", "tallow-turnkey", "ostwick-ember"],
+  "penhallow-drover": [
+    "penhallow-haul",
+    "ostwick-glance",
+    "lathbury-softline",
+    "tallow-turnkey",
+    "ostwick-ember",
+  ],
+  "hexby-trestle": ["hexby-shaft", "ostwick-glance", "hexby-triple"],
+  "tarn-weir": ["tarn-drum", "ostwick-glance", "ostwick-glance", "hexby-triple"],
+  "larkrise-passage": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
+  "sorrel-mender": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
+  "copperfold-lantern": ["copperfold-chain", "copperfold-chain", "copperfold-drop", "lathbury-softline"],
+  "copperfold-sash": ["copperfold-chain", "lathbury-softline"],
+  "tollard-nightjar": ["tollard-gate-board"],
+};
+
 let serial = 0;
 
 /** The bundle with these steps answered as seen, one a minute. */

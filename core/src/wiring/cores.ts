@@ -1,6 +1,6 @@
 import { commonTerminals, terminalOf, type BoardProfile } from "../board/index.ts";
 import { jointNode, pinNode, terminalNode, type Node, type Wire } from "../circuit/index.ts";
-import { plainNumber } from "../quantity/index.ts";
+import { conductorOhms, plainNumber } from "../quantity/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
 import type { Cable } from "../job/index.ts";
 import { assign } from "./assign.ts";
@@ -143,6 +143,12 @@ function chooseTerminals(board: BoardProfile, ends: readonly LooseEnd[]): (strin
   return chosen;
 }
 
+/** Resistance of one core of a device's cable at 20 °C, Ω. */
+function coreOhms(device: SiteDevice, part: string, { sizeMm2, lengthM }: Cable): number {
+  const solid = device.profile.parts.find((each) => each.id === part)?.strands === "solid";
+  return conductorOhms(sizeMm2, lengthM, 20, solid ? 2 : 5);
+}
+
 /**
  * The wire list: one core for every pin that has a place. Chained contacts meet in a connector in the cabinet; a core to
  * a converter's output goes to that pin.
@@ -161,6 +167,7 @@ export function coresOf(
     const to = end.node ?? (terminal && terminalOf(board, terminal) ? terminalNode(terminal) : undefined);
     if (!pin || !to) return [];
     const target = to.slice(to.indexOf("/") + 1);
+    const cable = cables[device.id]?.[pin.part];
     return [
       {
         id: `${device.id}.${pin.id}>${target}`,
@@ -174,7 +181,8 @@ export function coresOf(
         colour: pin.core,
         target: to.startsWith("board/") || to.startsWith("joint/") ? target : to,
         joint: to.startsWith("joint/"),
-        cable: cables[device.id]?.[pin.part],
+        cable,
+        ...(cable ? { ohms: coreOhms(device, pin.part, cable) } : {}),
         why,
       },
     ];

@@ -1,0 +1,104 @@
+import { boardIds, demoBundle, planOn, usualDevices } from "../testing/shipped.ts";
+import { planWiring, type WiringPlan } from "../wiring/index.ts";
+import type { BoardProfile } from "../board/index.ts";
+import { everyFault } from "./faults.ts";
+import { measureCircuit, readCircuit, withFault, type Installation } from "./index.ts";
+
+function installed(board: BoardProfile, plan: WiringPlan): Installation {
+  return {
+    board,
+    devices: plan.devices,
+    wires: plan.cores,
+    linksIn: new Set(plan.links.filter((link) => link.planned === "in").map((link) => link.id)),
+    tripped: new Set(),
+    powered: true,
+  };
+}
+
+function netloft(change: Parameters<typeof demoBundle>[1] = () => {}): Installation {
+  const bundle = demoBundle("netloft", change);
+  return installed(bundle.board, planWiring(bundle));
+}
+
+describe("what a meter reads", () => {
+  test("a closed input near nothing, an open one the input's own 24 V", () => {
+    const { inputs, unsolved } = measureCircuit(netloft());
+    expect(unsolved).toEqual([]);
+    expect(inputs.stop!.volts).toBeLessThan(0.1);
+    expect(inputs.stop!.closed).toBe(true);
+    expect(inputs.step!.volts).toBeCloseTo(24, 1);
+    expect(inputs.step!.closed).toBe(false);
+  });
+
+  test("every device gets a little less than its rail gives, and enough", () => {
+    const { supplies, rails } = measureCircuit(netloft());
+    for (const [id, supply] of Object.entries(supplies).filter(([each]) => !each.startsWith("drive")))
+      if (!id.startsWith("beacon"))
+        expect([id, supply.state]).toEqual([id, expect.stringMatching(/supplied|absent/)]);
+    const receiver = supplies["cell-street/receiver"]!;
+    expect(receiver.volts).toBeLessThan(rails.accessories!.volts);
+    expect(receiver.volts).toBeGreaterThan(23);
+    // Sender 28 mA, receiver 22 mA and keypad 35 mA at rest, on one rail.
+    expect(rails.accessories!.milliamps).toBeCloseTo(28 + 22 + 35, 2);
+  });
+
+  test("trap 40: at the far end of a long thin pair a device has too little, hotter still less", () => {
+    const far = netloft((job) => {
+      const cell = job.devices.find((device) => device.id === "cell-street")!;
+      for (const cable of Object.values(cell.cables)) Object.assign(cable, { lengthM: 450, sizeMm2: 0.5 });
+      const lock = job.devices.find((device) => device.id === "lock")!;
+      for (const cable of Object.values(lock.cables)) Object.assign(cable, { lengthM: 300, sizeMm2: 0.5 });
+    });
+    const cold = measureCircuit(far, 20).supplies["lock/coil"]!;
+    const hot = measureCircuit(far, 70).supplies["lock/coil"]!;
+    expect(cold.state).toBe("low");
+    expect(hot.volts).toBeLessThan(cold.volts);
+    // A photocell's relay lets go when its supply is too low: the input it guards reads open.
+    expect(measureCircuit(netloft(), 20).inputs.beam!.closed).toBe(true);
+  });
+
+  test("swapped poles read as reversed, and the device draws nothing", () => {
+    const at = netloft();
+    const swapped = at.wires.map((wire) =>
+      wire.id === "cell-street.r-plus>R1"
+        ? { ...wire, to: "board/R2" }
+        : wire.id === "cell-street.r-minus>R2"
+          ? { ...wire, to: "board/R1" }
+          : wire,
+    );
+    const wires = swapped.some((wire, n) => wire !== at.wires[n]) ? swapped : at.wires;
+    expect(wires).not.toBe(at.wires);
+    const read = measureCircuit({ ...at, wires });
+    expect(read.supplies["cell-street/receiver"]).toMatchObject({ state: "reversed" });
+    expect(read.rails.accessories!.milliamps).toBeCloseTo(28 + 35, 3);
+    expect(read.inputs.beam!.closed).toBe(false);
+  });
+
+  test("without power there is nothing to read", () => {
+    const { inputs, supplies, rails } = measureCircuit({ ...netloft(), powered: false });
+    expect(Object.values(inputs).every((input) => !input.closed)).toBe(true);
+    expect(Object.values(supplies).every((supply) => supply.state === "absent")).toBe(true);
+    expect(rails).toEqual({});
+  });
+});
+
+describe.each(boardIds())("on %s", (id) => {
+  const plan = planOn(id, usualDevices[id] ?? []);
+  const at = installed(plan.bundle.board, plan.wiring);
+  const plain = at.board.inputs.filter((input) => input.ohms === undefined).map((input) => input.id);
+
+  test("the network and the closed loops tell the same, sound and with every single fault", () => {
+    for (const one of [at, ...everyFault(at).map((fault) => withFault(at, fault))]) {
+      const measured = measureCircuit(one);
+      const read = readCircuit(one);
+      expect(measured.unsolved).toEqual([]);
+      for (const input of plain)
+        expect([input, measured.inputs[input]?.closed]).toEqual([input, read.inputs[input]?.closed]);
+      for (const [supply, state] of Object.entries(read.supplies))
+        expect([supply, measured.supplies[supply]?.state === "supplied"]).toEqual([
+          supply,
+          state === "supplied",
+        ]);
+    }
+  });
+});
