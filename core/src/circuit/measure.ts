@@ -18,7 +18,7 @@ const railOhms = 0.1;
 const shortCoreOhms = 0.02;
 
 /** How an input reads at the voltage it finds. */
-export interface MeasuredInput {
+interface MeasuredInput {
   volts: number;
   /** At rest as the board sees it: closed, or for an end resistor, its value found. */
   closed: boolean;
@@ -48,9 +48,22 @@ export interface Measured {
   unsolved: string[];
 }
 
+/** The moment that is measured: the leaf at rest, or under way with everything at its working current. */
+export interface Moment {
+  moving: boolean;
+  /** Temperature of every core, °C. */
+  celsius: number;
+}
+
+const atRest: Moment = { moving: false, celsius: 20 };
+
 type Kind = "dc" | "ac";
 
-function boardParts(at: Installation, kind: Kind): Part[] {
+/** When a rail lives: those that sleep are awake while someone works at the board. */
+const livesAtRest: readonly string[] = ["always", "awake"];
+const livesMoving: readonly string[] = [...livesAtRest, "moving", "opening", "closing", "not-closed"];
+
+function boardParts(at: Installation, kind: Kind, { moving }: Moment): Part[] {
   const join = (terminals: readonly string[]): Part[] =>
     terminals.slice(1).map((terminal) => ({
       kind: "join",
@@ -59,7 +72,7 @@ function boardParts(at: Installation, kind: Kind): Part[] {
       b: terminalNode(terminal),
     }));
   const { board } = at;
-  const lives = (live: string) => at.powered && (live === "always" || live === "awake");
+  const lives = (live: string) => at.powered && (moving ? livesMoving : livesAtRest).includes(live);
   const rails = board.rails.flatMap((rail): Part[] => {
     const budget = board.budgets.find((each) => each.id === rail.budget);
     const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
@@ -113,6 +126,7 @@ function deviceParts(
   device: PlacedDevice,
   kind: Kind,
   supplied: ReadonlySet<string>,
+  { moving }: Moment,
 ): Part[] {
   const pin = (id: string) => pinNode(device.id, id);
   const { contacts, supplies, provides } = device.profile;
@@ -135,7 +149,7 @@ function deviceParts(
         id: `supply ${device.id}/${supply.id}`,
         plus: pin(supply.pins.plus),
         minus: pin(supply.pins.minus),
-        amps: supply.milliamps.rest / 1_000,
+        amps: (moving ? supply.milliamps.working : supply.milliamps.rest) / 1_000,
         leastVolts: supply.volts.min,
       })),
     ...provides
@@ -154,10 +168,10 @@ function deviceParts(
 
 const takes = (supply: DeviceSupply, kind: Kind) => supply.kind === "either" || supply.kind === kind;
 
-function partsOf(at: Installation, kind: Kind, supplied: ReadonlySet<string>, celsius: number): Part[] {
-  const hot = copperRatio(celsius);
+function partsOf(at: Installation, kind: Kind, supplied: ReadonlySet<string>, moment: Moment): Part[] {
+  const hot = copperRatio(moment.celsius);
   return [
-    ...boardParts(at, kind),
+    ...boardParts(at, kind, moment),
     ...at.wires.map((wire): Part => ({
       kind: "resistor",
       id: `wire ${wire.id}`,
@@ -165,7 +179,7 @@ function partsOf(at: Installation, kind: Kind, supplied: ReadonlySet<string>, ce
       b: wire.to,
       ohms: Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot),
     })),
-    ...at.devices.flatMap((device) => deviceParts(at, device, kind, supplied)),
+    ...at.devices.flatMap((device) => deviceParts(at, device, kind, supplied, moment)),
   ];
 }
 
@@ -190,10 +204,10 @@ interface Round {
   unsolved: string[];
 }
 
-function solveRound(at: Installation, supplied: ReadonlySet<string>, celsius: number): Round {
+function solveRound(at: Installation, supplied: ReadonlySet<string>, moment: Moment): Round {
   const round: Round = { solutions: {}, supplies: {}, unsolved: [] };
   for (const kind of ["dc", "ac"] as const) {
-    const result = solveNetwork(partsOf(at, kind, supplied, celsius));
+    const result = solveNetwork(partsOf(at, kind, supplied, moment));
     if ("reason" in result) round.unsolved.push(...result.parts);
     else round.solutions[kind] = result;
   }
@@ -251,20 +265,20 @@ function railsOf({ solutions }: Round, at: Installation): Record<string, Measure
 }
 
 /**
- * Measures an installation at rest: volts at every input, supply and rail, with the resistance of every core at the given
- * temperature. Direct and alternating current are solved apart, the latter as r.m.s. values. A device whose supply is
+ * Measures an installation at one moment: volts at every input, supply and rail, with the resistance of every core at
+ * its temperature. Direct and alternating current are solved apart, the latter as r.m.s. values. A device whose supply is
  * met only by what another makes settles in as many rounds as there are devices.
  */
-export function measureCircuit(at: Installation, celsius = 20): Measured {
+export function measureCircuit(at: Installation, moment: Moment = atRest): Measured {
   let supplied: ReadonlySet<string> = new Set();
-  let round = solveRound(at, supplied, celsius);
+  let round = solveRound(at, supplied, moment);
   for (let n = 0; n <= at.devices.length; n++) {
     const next = new Set(
       Object.keys(round.supplies).filter((id) => round.supplies[id]!.state === "supplied"),
     );
     if (next.size === supplied.size && [...next].every((id) => supplied.has(id))) break;
     supplied = next;
-    round = solveRound(at, supplied, celsius);
+    round = solveRound(at, supplied, moment);
   }
   return {
     inputs: inputsOf(at, round.solutions.dc),

@@ -33,6 +33,7 @@ export const findingCodes = {
   /** Trap 20 */ "ac-on-dc": "danger",
   /** Trap 29 */ "rail-overloaded": "fault",
   /** Trap 30 */ "automatic-closing-unprotected": "danger",
+  /** Trap 40 */ "voltage-low": "fault",
   /** Trap 46 */ "dial-not-live": "note",
   /** Trap 39 */ "open-contact-on-closed-input": "fault",
   "contacts-chained": "note",

@@ -99,6 +99,11 @@ const table: Record<FindingCode, FindingWords> = {
     why: "The board does it by itself; no control changes it.",
     remedy: "Accept {given}, or choose another board.",
   },
+  "voltage-low": {
+    what: "{device} gets {volts} of the {rail} through {cable}; it needs {least}.",
+    why: "With everything working and the cores at {celsius} the run loses {lost}: the device drops out when it is needed.",
+    remedy: "{remedy}",
+  },
   "dial-not-live": {
     what: "{dial} does not count: {reason}.",
     why: "This dial lives only together with another setting; turned alone it changes nothing.",

@@ -7,6 +7,7 @@ import { placementFindings } from "./findings.ts";
 import { foundLinks, planLinks, type LinkPlan } from "./links.ts";
 import { overloadFindings, railLoads, type RailLoad } from "./loads.ts";
 import { placeDevices, type Placement } from "./place.ts";
+import { voltageFindings } from "./voltage.ts";
 
 /** The wiring of a job: every core, every link, every limit, and what is wrong with it. */
 export interface WiringPlan {
@@ -44,16 +45,26 @@ export function planWiring(bundle: {
   const { placements, cost, proved } = placeDevices(board, devices);
   const cores = [...coresOf(board, placements, cables), ...inletCores(board)];
   const rails = railLoads(board, devices, placements, cables);
+  const links = planLinks(board, placements, foundLinks(board, job.found.links));
+  const planned = {
+    board,
+    devices,
+    wires: cores,
+    linksIn: new Set(links.filter((link) => link.planned === "in").map((link) => link.id)),
+    tripped: new Set<string>(),
+    powered: true,
+  };
   return {
     devices,
     placements,
     cost,
     cores,
-    links: planLinks(board, placements, foundLinks(board, job.found.links)),
+    links,
     rails,
     findings: [
       ...placementFindings(board, devices, placements, cores),
       ...overloadFindings(rails),
+      ...voltageFindings(planned, placements, cores),
       ...(proved ? [] : [finding("plan-not-proved", [])]),
     ],
   };
