@@ -35,9 +35,11 @@ function expectation(issue: Issue): { expected: string; remedy: string } {
     case "unrecognized_keys":
       return {
         expected: "only the keys of this format",
-        remedy: issue.keys.some((key) => key.includes(" "))
-          ? "A text with a comma inside { } must stand in quotes."
-          : `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.`,
+        remedy: `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.${
+          issue.keys.some((key) => key.includes(" "))
+            ? " A text with a comma inside { } must stand in quotes."
+            : ""
+        }`,
       };
     default:
       return { expected: issue.message, remedy: "Write it as the format describes." };
