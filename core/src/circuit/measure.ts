@@ -1,7 +1,7 @@
 import { commonTerminals, type BoardInput } from "../board/index.ts";
 import type { DeviceSupply } from "../device/index.ts";
 import { copperRatio } from "../quantity/index.ts";
-import { pinNode, terminalNode, type Installation, type PlacedDevice } from "./installation.ts";
+import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "./installation.ts";
 import { solveNetwork, type Part, type Solution } from "./network/index.ts";
 
 /** Volts an input puts on its terminal through its own resistor. Assumed: common practice, no published source. */
@@ -264,12 +264,8 @@ function railsOf({ solutions }: Round, at: Installation): Record<string, Measure
   return rails;
 }
 
-/**
- * Measures an installation at one moment: volts at every input, supply and rail, with the resistance of every core at
- * its temperature. Direct and alternating current are solved apart, the latter as r.m.s. values. A device whose supply is
- * met only by what another makes settles in as many rounds as there are devices.
- */
-export function measureCircuit(at: Installation, moment: Moment = atRest): Measured {
+/** Solves an installation until what is supplied by what another device makes has settled. */
+function settled(at: Installation, moment: Moment): Round {
   let supplied: ReadonlySet<string> = new Set();
   let round = solveRound(at, supplied, moment);
   for (let n = 0; n <= at.devices.length; n++) {
@@ -280,10 +276,56 @@ export function measureCircuit(at: Installation, moment: Moment = atRest): Measu
     supplied = next;
     round = solveRound(at, supplied, moment);
   }
+  return round;
+}
+
+/**
+ * Measures an installation at one moment: volts at every input, supply and rail, with the resistance of every core at
+ * its temperature. Direct and alternating current are solved apart, the latter as r.m.s. values. A device whose supply is
+ * met only by what another makes settles in as many rounds as there are devices.
+ */
+export function measureCircuit(at: Installation, moment: Moment = atRest): Measured {
+  const round = settled(at, moment);
   return {
     inputs: inputsOf(at, round.solutions.dc),
     supplies: round.supplies,
     rails: railsOf(round, at),
     unsolved: round.unsolved,
   };
+}
+
+/** What a meter shows between two points: volts with their kind, or ohms; nothing where the points do not meet. */
+export interface MeterReading {
+  volts?: number;
+  kind?: Kind;
+  ohms?: number;
+}
+
+/** Volts of the meter's own battery and the resistance behind it. Any small voltage would do: diodes stay shut. */
+const probe = { volts: 0.2, ohms: 1_000 };
+/** Resistance from which a meter shows an open circuit, Ω. */
+const openOhms = 2e7;
+
+/**
+ * What a meter shows between two points of an installation: volts while it has power, ohms while it has none. On ohms
+ * the electronics of devices count as open, as a meter's small voltage does not wake them.
+ */
+export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment = atRest): MeterReading {
+  if (a === b) return at.powered ? { volts: 0 } : { ohms: 0 };
+  if (at.powered) {
+    const { solutions } = settled(at, moment);
+    const found = (["dc", "ac"] as const).flatMap((kind) => {
+      const volts = solutions[kind] && between(solutions[kind], a, b);
+      return volts === undefined ? [] : [{ kind, volts }];
+    });
+    return found.sort((one, other) => Math.abs(other.volts) - Math.abs(one.volts))[0] ?? {};
+  }
+  const passive = partsOf(at, "dc", new Set(), moment).filter((part) => part.kind !== "load");
+  const result = solveNetwork([
+    ...passive,
+    { kind: "source", id: "probe", plus: a, minus: b, volts: probe.volts, ohms: probe.ohms },
+  ]);
+  const amps = "reason" in result ? 0 : (result.amps.get("probe") ?? 0);
+  const ohms = amps > 0 ? probe.volts / amps - probe.ohms : Infinity;
+  return ohms < openOhms ? { ohms: Math.max(0, ohms) } : {};
 }

@@ -11,3 +11,4 @@ export { itemsOf, placeDevices } from "./place.ts";
 export type { Placement } from "./place.ts";
 export { planWiring } from "./plan.ts";
 export type { WiringPlan } from "./plan.ts";
+export { wireRows } from "./rows.ts";

@@ -6,7 +6,8 @@ import { color, size, space } from "../theme/index.ts";
 import { Segments } from "../ui/index.ts";
 import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
-import { layerView, type Layer } from "./view.ts";
+import { Meter } from "./meter.tsx";
+import { layerState, layerView, type Layer } from "./view.ts";
 
 const Frame = styled.figure`
   display: grid;
@@ -79,6 +80,7 @@ export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step
         label={`${board.name}, ${words[layer].toLowerCase()}`}
         fileName={`${plan.bundle.job.id}-${layer}`}
       />
+      <Meter plan={plan} state={layerState(plan, layer, step)} />
       <Legend aria-label="Devices by number">
         {plan.wiring.devices.map((device) => (
           <LegendItem key={device.id} id={device.id} name={device.name} number={numbers[device.id] ?? "?"} />

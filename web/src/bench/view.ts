@@ -68,14 +68,21 @@ function viewOf(plan: JobPlan, state: BenchState, shown: Shown = readFace(plan, 
   return { board, state, lamps, looks, display, cards, cores: landedIn(plan, state) };
 }
 
+/** The state a layer shows; the plan's is everything wired and set, with power. */
+export function layerState(plan: JobPlan, layer: Layer, step?: Step): BenchState {
+  if (layer === "step" && step) return step.during;
+  if (layer === "now") return plan.now;
+  const found = stateAsFound(plan.bundle);
+  if (layer === "found") return found;
+  const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));
+  const landed = plan.wiring.cores.map((core) => core.id);
+  return { ...found, links, landed, positions: plan.controls.positions };
+}
+
 /** One layer of the bench. */
 export function layerView(plan: JobPlan, layer: Layer, step?: Step): BenchView {
   if (layer === "step" && step) return stepView(plan, step);
-  if (layer === "now") return viewOf(plan, plan.now);
-  if (layer === "found") return viewOf(plan, stateAsFound(plan.bundle));
-  const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));
-  const state = { ...stateAsFound(plan.bundle), links, positions: plan.controls.positions };
-  return { ...viewOf(plan, state), cores: plan.wiring.cores };
+  return viewOf(plan, layerState(plan, layer, step));
 }
 
 /** The bench as it should look while a step's result is to be seen. */

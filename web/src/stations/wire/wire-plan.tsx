@@ -1,9 +1,12 @@
 import { plainNumber, type RailLoad } from "@anvilcloud/core";
+import { Download } from "lucide-react";
 import { styled } from "styled-components";
+import { saveText } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Heading, Mark, Panel, Quiet, Table } from "../../ui/index.ts";
+import { Button, Heading, Mark, Panel, Quiet, Row, Table } from "../../ui/index.ts";
 import { CoreTable } from "../steps/core-table.tsx";
+import { wireCsv } from "./wire-csv.ts";
 
 const Gauge = styled.div<{ $over: boolean }>`
   position: relative;
@@ -157,7 +160,17 @@ export function WirePlan() {
         ))}
       </Panel>
       <Panel>
-        <Heading>Wire list</Heading>
+        <Row style={{ justifyContent: "space-between" }}>
+          <Heading>Wire list</Heading>
+          <Button
+            $kind="outlined"
+            onPress={() =>
+              saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
+            }
+          >
+            <Download size={20} aria-hidden /> CSV
+          </Button>
+        </Row>
         <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
         <CoreTable cores={cores} long label="Wire list" />
       </Panel>
