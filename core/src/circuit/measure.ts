@@ -136,12 +136,25 @@ function deviceParts(
   });
   const fed = supplies.some((supply) => supplied.has(`${device.id}/${supply.id}`));
   return [
-    ...closed.map((contact): Part => ({
-      kind: "join",
-      id: `contact ${device.id}/${contact.id}`,
-      a: pin(contact.pins[0]),
-      b: pin(contact.pins[1]),
-    })),
+    ...closed.map((contact): Part => {
+      const ends = {
+        id: `contact ${device.id}/${contact.id}`,
+        a: pin(contact.pins[0]),
+        b: pin(contact.pins[1]),
+      };
+      return contact.ohms === undefined
+        ? { kind: "join", ...ends }
+        : { kind: "resistor", ohms: contact.ohms, ...ends };
+    }),
+    // Pressed, an edge with an end resistor is a short circuit and not an open one.
+    ...contacts
+      .filter((contact) => contact.ohms !== undefined && at.tripped.has(`${device.id}/${contact.id}`))
+      .map((contact): Part => ({
+        kind: "join",
+        id: `pressed ${device.id}/${contact.id}`,
+        a: pin(contact.pins[0]),
+        b: pin(contact.pins[1]),
+      })),
     ...supplies
       .filter((supply) => takes(supply, kind))
       .map((supply): Part => ({

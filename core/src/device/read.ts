@@ -28,6 +28,13 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
   device.contacts.forEach((contact, c) => {
     contact.pins.forEach((id, at) => pin(id, `contacts[${c}].pins[${at}]`));
     pair(contact.pins[0], contact.pins[1], `contacts[${c}].pins`);
+    if ((contact.senses === "resistor") !== (contact.ohms !== undefined))
+      report(
+        `contacts[${c}].ohms`,
+        contact.ohms === undefined ? "the end resistor, ohms" : "no resistor on a plain contact",
+        contact.ohms,
+        "A contact with an end resistor says how many ohms, and no other does.",
+      );
     if (contact.supply && !device.supplies.some((supply) => supply.id === contact.supply))
       report(
         `contacts[${c}].supply`,

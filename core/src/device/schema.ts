@@ -50,6 +50,13 @@ export const deviceSchema = z.strictObject({
         id: idSchema,
         duty: dutySchema,
         rest: restSchema,
+        senses: z
+          .enum(["contact", "resistor", "pulse"])
+          .optional()
+          .describe(
+            "One with an end resistor, or the pulse train of an optical edge; left out, a plain contact.",
+          ),
+        ohms: z.number().positive().max(100_000).optional().describe("Its end resistor at rest, Ω."),
         pins: z.tuple([idSchema, idSchema]),
         tripped: label.describe("What trips it, in words: the beam is broken, the button is pressed."),
         supply: idSchema.optional().describe("Without this supply the contact opens, whatever it senses."),

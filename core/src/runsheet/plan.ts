@@ -3,7 +3,7 @@ import { foundPositions, planControls } from "../controls/index.ts";
 import { finding, severityRank, type Finding } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
-import { planWiring, type WiringPlan } from "../wiring/index.ts";
+import { planWiring, sensingWord, type WiringPlan } from "../wiring/index.ts";
 import { runSheet } from "./sheet.ts";
 import { inspect, weakForce, stateAhead, stateNow, stationStatuses, type StationStatus } from "./progress.ts";
 import type { BenchState, Planned } from "./state.ts";
@@ -29,7 +29,7 @@ function withoutPair(wishes: JobBundle["job"]["wishes"]): JobBundle["job"]["wish
 
 /**
  * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel, and
- * that inputs which stay empty are switched off where a setting can do it.
+ * what its edges give, and that inputs which stay empty are switched off where a setting can do it.
  */
 export function wishesOf(
   bundle: JobBundle,
@@ -45,7 +45,13 @@ export function wishesOf(
   );
   const limits = wiring.devices.find((device) => device.profile.limits)?.profile.limits;
   const sensing = limits === "one-core" ? "switches" : limits;
+  const edge = wiring.placements.flatMap(({ demand, place }) =>
+    demand.kind === "contact" && place?.kind === "input" && place.input.setBy.includes("edge-sensing")
+      ? [sensingWord(demand.contact)]
+      : [],
+  )[0];
   return {
+    ...(edge ? { "edge-sensing": edge } : {}),
     ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
     ...(job.survey.leaves.length > 1 ? job.wishes : withoutPair(job.wishes)),

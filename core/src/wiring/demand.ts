@@ -1,4 +1,4 @@
-import type { BoardInput, BoardProfile, LoadDuty, Rail } from "../board/index.ts";
+import { canSet, type BoardInput, type BoardProfile, type LoadDuty, type Rail } from "../board/index.ts";
 import type { PlacedDevice } from "../circuit/index.ts";
 import type { DeviceContact, DeviceSupply } from "../device/index.ts";
 import type { LeafId } from "../job/index.ts";
@@ -65,11 +65,25 @@ export function supplyMisfit(
 export function contactMisfit(
   input: BoardInput,
   contact: DeviceContact,
+  board: BoardProfile,
   leaf?: LeafId,
-): "duty" | "leaf" | "rest" | undefined {
+): "duty" | "leaf" | "sense" | "rest" | undefined {
   if (!input.takes.includes(contact.duty)) return "duty";
   if (input.leaves && leaf && !input.leaves.includes(leaf)) return "leaf";
-  return input.contact === contact.rest ? undefined : "rest";
+  if (input.contact !== contact.rest) return "rest";
+  return senseFits(input, contact, board) ? undefined : "sense";
+}
+
+/** What the edge-sensing behaviour calls what this contact gives. */
+export function sensingWord({ senses = "contact" }: DeviceContact): "contact" | "resistor" | "optical" {
+  return senses === "pulse" ? "optical" : senses;
+}
+
+/** True when the input looks for what the contact gives, or can be set to. */
+function senseFits(input: BoardInput, contact: DeviceContact, board: BoardProfile): boolean {
+  if (input.setBy.includes("edge-sensing") && canSet(board, "edge-sensing", sensingWord(contact)))
+    return contact.ohms === undefined || contact.ohms === input.ohms;
+  return input.senses === (contact.senses ?? "contact") && input.ohms === contact.ohms;
 }
 
 /** Every place that can meet the demand, with how far it is from the best: 0 is the place made for it. */
@@ -80,7 +94,7 @@ export function placesFor(
 ): { place: Place; rank: number }[] {
   if (demand.kind === "contact")
     return board.inputs
-      .filter((input) => !contactMisfit(input, demand.contact, demand.device.leaf))
+      .filter((input) => !contactMisfit(input, demand.contact, board, demand.device.leaf))
       .map((input) => ({ place: { kind: "input", input }, rank: input.takes.indexOf(demand.contact.duty) }));
   const { supply, duty } = demand;
   return [

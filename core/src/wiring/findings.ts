@@ -1,20 +1,37 @@
 import { lampOfInput, terminalsOf, type BoardProfile } from "../board/index.ts";
+import type { DeviceContact } from "../device/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { count, listed, plainNumber } from "../quantity/index.ts";
 import type { Core } from "./cores.ts";
 import { contactMisfit, madeRails, supplyMisfit, type Demand, type SiteDevice } from "./demand.ts";
 import type { Placement } from "./place.ts";
 
+function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
+  if (senses === "resistor") return `an end resistor of ${plainNumber((ohms ?? 0) / 1_000)} kΩ`;
+  return senses === "pulse" ? "the pulses of an optical edge" : "a plain contact";
+}
+
 function contactFinding(board: BoardProfile, demand: Extract<Demand, { kind: "contact" }>): Finding {
   const { device, contact } = demand;
   const subjects = [{ kind: "device" as const, id: device.id }];
-  const wrongRest = board.inputs.find((input) => contactMisfit(input, contact, device.leaf) === "rest");
+  const wrongRest = board.inputs.find(
+    (input) => contactMisfit(input, contact, board, device.leaf) === "rest",
+  );
   if (wrongRest && contact.rest === "open")
     return finding(
       "open-contact-on-closed-input",
       [...subjects, { kind: "input", id: wrongRest.id }, { kind: "terminal", id: wrongRest.terminal }],
       { device: device.name, input: `${wrongRest.label} (${wrongRest.terminal})` },
     );
+  const wrongSense = board.inputs.find(
+    (input) => contactMisfit(input, contact, board, device.leaf) === "sense",
+  );
+  if (wrongSense)
+    return finding("device-unplaced", [...subjects, { kind: "input", id: wrongSense.id }], {
+      device: device.name,
+      part: `${contact.duty} contact`,
+      reason: `${wrongSense.label} (${wrongSense.terminal}) looks for ${senseText(wrongSense)}; this one gives ${senseText(contact)}.`,
+    });
   return finding("device-unplaced", subjects, {
     device: device.name,
     part: `${contact.duty} contact`,

@@ -2,7 +2,7 @@ export { assign, compareCost } from "./assign.ts";
 export type { Assignment, Cost, Item, Option, Resource } from "./assign.ts";
 export { supplyName } from "./cores.ts";
 export type { Core } from "./cores.ts";
-export { demandsOf } from "./demand.ts";
+export { demandsOf, sensingWord } from "./demand.ts";
 export type { Demand, Place, SiteDevice } from "./demand.ts";
 export { foundLinks, linkFindings } from "./links.ts";
 export type { LinkPlan, LinkPosition } from "./links.ts";
