@@ -1,20 +1,12 @@
 import { demoBundle } from "../testing/shipped.ts";
-import { planWiring } from "../wiring/index.ts";
+import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
 import { faultsThatFlip, readCircuit, withFault, type Installation } from "./index.ts";
 
 /** A demo job's planned wiring, all cores on, links as planned, powered. */
 function installed(name: string): Installation {
   const bundle = demoBundle(name);
-  const plan = planWiring(bundle);
-  return {
-    board: bundle.board,
-    devices: plan.devices,
-    wires: plan.cores,
-    linksIn: new Set(plan.links.filter((link) => link.planned === "in").map((link) => link.id)),
-    tripped: new Set(),
-    powered: true,
-  };
+  return asPlanned(bundle.board, planWiring(bundle));
 }
 
 const closed = (at: Installation, input: string) => readCircuit(at).inputs[input]?.closed;

@@ -1,23 +1,11 @@
 import { boardIds, demoBundle, planOn, usualDevices } from "../testing/shipped.ts";
-import { planWiring, type WiringPlan } from "../wiring/index.ts";
-import type { BoardProfile } from "../board/index.ts";
+import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
 import { measureCircuit, readCircuit, withFault, type Installation } from "./index.ts";
 
-function installed(board: BoardProfile, plan: WiringPlan): Installation {
-  return {
-    board,
-    devices: plan.devices,
-    wires: plan.cores,
-    linksIn: new Set(plan.links.filter((link) => link.planned === "in").map((link) => link.id)),
-    tripped: new Set(),
-    powered: true,
-  };
-}
-
 function netloft(change: Parameters<typeof demoBundle>[1] = () => {}): Installation {
   const bundle = demoBundle("netloft", change);
-  return installed(bundle.board, planWiring(bundle));
+  return asPlanned(bundle.board, planWiring(bundle));
 }
 
 describe("what a meter reads", () => {
@@ -84,7 +72,7 @@ describe("what a meter reads", () => {
 
 describe.each(boardIds())("on %s", (id) => {
   const plan = planOn(id, usualDevices[id] ?? []);
-  const at = installed(plan.bundle.board, plan.wiring);
+  const at = asPlanned(plan.bundle.board, plan.wiring);
   const plain = at.board.inputs.filter((input) => input.ohms === undefined).map((input) => input.id);
 
   test("the network and the closed loops tell the same, sound and with every single fault", () => {

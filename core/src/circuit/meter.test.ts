@@ -1,17 +1,10 @@
 import { demoBundle } from "../testing/shipped.ts";
-import { planWiring } from "../wiring/index.ts";
+import { asPlanned, planWiring } from "../wiring/index.ts";
 import { meterBetween, meterText, terminalNode, type Installation } from "./index.ts";
 
 const bundle = demoBundle("netloft");
 const plan = planWiring(bundle);
-const at: Installation = {
-  board: bundle.board,
-  devices: plan.devices,
-  wires: plan.cores,
-  linksIn: new Set(plan.links.filter((link) => link.planned === "in").map((link) => link.id)),
-  tripped: new Set(),
-  powered: true,
-};
+const at = asPlanned(bundle.board, plan);
 const off: Installation = { ...at, powered: false };
 const between = (one: Installation, a: string, b: string) =>
   meterBetween(one, terminalNode(a), terminalNode(b));

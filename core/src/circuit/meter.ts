@@ -1,7 +1,45 @@
 import { commonTerminals, type BoardProfile } from "../board/index.ts";
 import { plainNumber } from "../quantity/index.ts";
-import { terminalNode, type Installation } from "./installation.ts";
-import { meterBetween, type MeterReading } from "./measure.ts";
+import { terminalNode, type Installation, type Node } from "./installation.ts";
+import { between, settled } from "./measure.ts";
+import { solveNetwork } from "./network/index.ts";
+import { atRest, partsOf, type Kind, type Moment } from "./parts.ts";
+
+/** What a meter shows between two points: volts with their kind, or ohms; nothing where the points do not meet. */
+export interface MeterReading {
+  volts?: number;
+  kind?: Kind;
+  ohms?: number;
+}
+
+/** Volts of the meter's own battery and the resistance behind it. Any small voltage would do: diodes stay shut. */
+const probe = { volts: 0.2, ohms: 1_000 };
+/** Resistance from which a meter shows an open circuit, Ω. */
+const openOhms = 2e7;
+
+/**
+ * What a meter shows between two points of an installation: volts while it has power, ohms while it has none. On ohms
+ * the electronics of devices count as open, as a meter's small voltage does not wake them.
+ */
+export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment = atRest): MeterReading {
+  if (a === b) return at.powered ? { volts: 0 } : { ohms: 0 };
+  if (at.powered) {
+    const { solutions } = settled(at, moment);
+    const found = (["dc", "ac"] as const).flatMap((kind) => {
+      const volts = solutions[kind] && between(solutions[kind], a, b);
+      return volts === undefined ? [] : [{ kind, volts }];
+    });
+    return found.sort((one, other) => Math.abs(other.volts) - Math.abs(one.volts))[0] ?? {};
+  }
+  const passive = partsOf(at, "dc", new Set(), moment).filter((part) => part.kind !== "load");
+  const result = solveNetwork([
+    ...passive,
+    { kind: "source", id: "probe", plus: a, minus: b, volts: probe.volts, ohms: probe.ohms },
+  ]);
+  const amps = "reason" in result ? 0 : (result.amps.get("probe") ?? 0);
+  const ohms = amps > 0 ? probe.volts / amps - probe.ohms : Infinity;
+  return ohms < openOhms ? { ohms: Math.max(0, ohms) } : {};
+}
 
 /** What a meter should read between two terminals, in words: the figure and its reason. */
 export interface MeterText {

@@ -9,6 +9,6 @@ export type { LinkPlan, LinkPosition } from "./links.ts";
 export type { Load, RailLoad } from "./loads.ts";
 export { itemsOf, placeDevices } from "./place.ts";
 export type { Placement } from "./place.ts";
-export { planWiring } from "./plan.ts";
+export { asPlanned, planWiring } from "./plan.ts";
 export type { WiringPlan } from "./plan.ts";
 export { wireRows } from "./rows.ts";

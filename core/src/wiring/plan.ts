@@ -1,6 +1,7 @@
 import type { BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
+import type { Installation } from "../circuit/index.ts";
 import { coresOf, inletCores, type Core } from "./cores.ts";
 import type { SiteDevice } from "./demand.ts";
 import { placementFindings } from "./findings.ts";
@@ -33,6 +34,21 @@ function cablesOf(job: Job): Record<string, Record<string, Cable>> {
   return Object.fromEntries(job.devices.map((instance) => [instance.id, instance.cables]));
 }
 
+/** The installation as a plan wants it: every core landed, every link where it belongs, nothing tripped, with power. */
+export function asPlanned(
+  board: BoardProfile,
+  { devices, cores, links }: Pick<WiringPlan, "devices" | "cores" | "links">,
+): Installation {
+  return {
+    board,
+    devices,
+    wires: cores,
+    linksIn: new Set(links.filter((link) => link.planned === "in").map((link) => link.id)),
+    tripped: new Set(),
+    powered: true,
+  };
+}
+
 /** Plans the wiring of a job on its board. */
 export function planWiring(bundle: {
   job: Job;
@@ -46,14 +62,6 @@ export function planWiring(bundle: {
   const cores = [...coresOf(board, placements, cables), ...inletCores(board)];
   const rails = railLoads(board, devices, placements, cables);
   const links = planLinks(board, placements, foundLinks(board, job.found.links));
-  const planned = {
-    board,
-    devices,
-    wires: cores,
-    linksIn: new Set(links.filter((link) => link.planned === "in").map((link) => link.id)),
-    tripped: new Set<string>(),
-    powered: true,
-  };
   return {
     devices,
     placements,
@@ -64,7 +72,7 @@ export function planWiring(bundle: {
     findings: [
       ...placementFindings(board, devices, placements, cores),
       ...overloadFindings(rails),
-      ...voltageFindings(planned, placements, cores),
+      ...voltageFindings(asPlanned(board, { devices, cores, links }), placements, cores),
       ...(proved ? [] : [finding("plan-not-proved", [])]),
     ],
   };

@@ -2,6 +2,7 @@ import { wordsOf } from "../finding/index.ts";
 import { measureCircuit, type Installation } from "../circuit/index.ts";
 import { planOn } from "../testing/shipped.ts";
 import type { JobPlan } from "../runsheet/index.ts";
+import { asPlanned } from "./index.ts";
 
 const placed = (plan: JobPlan, device: string) =>
   plan.wiring.placements.flatMap(({ demand, place }) =>
@@ -52,14 +53,7 @@ describe("an edge goes only where the input looks for what it gives", () => {
 
 describe("a resistive edge by its voltage: 8.2 kΩ is a value of the E12 series (IEC 60063, from memory)", () => {
   const plan = planOn("tarn-weir", ["tarn-drum", "lathbury-ribbon"], { "edge-reaction": "closing" });
-  const at: Installation = {
-    board: plan.bundle.board,
-    devices: plan.wiring.devices,
-    wires: plan.wiring.cores,
-    linksIn: new Set(plan.wiring.links.filter((link) => link.planned === "in").map((link) => link.id)),
-    tripped: new Set(),
-    powered: true,
-  };
+  const at = asPlanned(plan.bundle.board, plan.wiring);
   const edge = (one: Installation) => measureCircuit(one).inputs.edge!;
 
   test("at rest half the input's volts, behind a resistor as large", () => {
