@@ -15,6 +15,7 @@ import {
   type DeviceProfile,
   type Job,
   type JobBundle,
+  type LogEntry,
 } from "@anvilcloud/core";
 import express, { Router, type Request } from "express";
 import type { Knex } from "knex";
@@ -87,6 +88,17 @@ async function checked(knex: Knex, job: Job, stored: StoredJob): Promise<Omit<St
   return { job, board, devices };
 }
 
+/** What going over to another revision of its board leaves in a job's log; nothing where it stays on its own. */
+function boardTaken(
+  { job: { board: from }, version }: StoredJob,
+  { board: to, installer }: Job,
+  at: string,
+): LogEntry[] {
+  if (from.id === to.id && from.revision === to.revision) return [];
+  const id = `board-${from.revision}-${to.revision}-${version}`;
+  return [{ id, at, by: installer, kind: "board-taken", from, to }];
+}
+
 async function bundleOf(knex: Knex, id: string): Promise<JobBundle> {
   const { job, board, devices } = await mustFind(knex, id);
   return { format: "anvilcloud/job@1", job, board, devices, log: await readLog(knex, id) };
@@ -148,7 +160,10 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
         `id: expected ${JSON.stringify(id)}, found ${JSON.stringify(job.id)}. A job keeps its id.`,
       );
     const next = await checked(knex, job, stored);
-    if (stored.version !== version || !(await replaceJob(knex, next, version, now()))) {
+    if (
+      stored.version !== version ||
+      !(await replaceJob(knex, next, version, now(), boardTaken(stored, job, now())))
+    ) {
       const current = await mustFind(knex, id);
       setVersion(response, current.version);
       throw new HttpProblem(

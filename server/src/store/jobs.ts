@@ -1,5 +1,6 @@
-import type { BoardProfile, DeviceProfile, Job, JobBundle } from "@anvilcloud/core";
+import type { BoardProfile, DeviceProfile, Job, JobBundle, LogEntry } from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { logRow } from "./log.ts";
 
 /** A job as it is stored: the document, the profiles it was made with, and its version. */
 export interface StoredJob {
@@ -142,30 +143,30 @@ export async function insertJob(
       updated_at: now,
       ...columnsOf(bundle),
     });
-    for (const entry of bundle.log)
-      await trx("log").insert({
-        job_id: bundle.job.id,
-        entry_id: entry.id,
-        kind: entry.kind,
-        step: entry.kind === "step" ? entry.step : null,
-        at: entry.at,
-        body: JSON.stringify(entry),
-      });
+    for (const entry of bundle.log) await trx("log").insert(logRow(bundle.job.id, entry));
     return true;
   });
 }
 
-/** Replaces a job that is still at `version`. False when it has moved on, and nothing is changed. */
+/**
+ * Replaces a job that is still at `version`, and adds what the change leaves in its log, both or neither. False when the
+ * job has moved on, and nothing is changed.
+ */
 export async function replaceJob(
   knex: Knex,
   next: Omit<StoredJob, "version">,
   version: number,
   now: string,
+  entries: readonly LogEntry[] = [],
 ): Promise<boolean> {
-  const changed = await knex("jobs")
-    .where({ id: next.job.id, version })
-    .update({ ...columnsOf(next), version: version + 1, updated_at: now });
-  return changed === 1;
+  return knex.transaction(async (trx) => {
+    const changed = await trx("jobs")
+      .where({ id: next.job.id, version })
+      .update({ ...columnsOf(next), version: version + 1, updated_at: now });
+    if (changed !== 1) return false;
+    for (const entry of entries) await trx("log").insert(logRow(next.job.id, entry));
+    return true;
+  });
 }
 
 /** Removes a job that is still at `version` and has no log. */

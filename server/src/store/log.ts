@@ -9,6 +9,16 @@ export async function readLog(knex: Knex, jobId: string): Promise<LogEntry[]> {
   return rows.map((row) => JSON.parse(row.body) as LogEntry);
 }
 
+/** An entry as a row of the log. */
+export const logRow = (jobId: string, entry: LogEntry) => ({
+  job_id: jobId,
+  entry_id: entry.id,
+  kind: entry.kind,
+  step: entry.kind === "step" ? entry.step : null,
+  at: entry.at,
+  body: JSON.stringify(entry),
+});
+
 /** Adds an entry. "stored" the first time, "same" when it is there already word for word, "other" when its id is taken. */
 export async function appendLog(
   knex: Knex,
@@ -22,14 +32,7 @@ export async function appendLog(
       .where({ job_id: jobId, entry_id: entry.id })
       .first("body");
     if (row) return row.body === body ? "same" : "other";
-    await trx("log").insert({
-      job_id: jobId,
-      entry_id: entry.id,
-      kind: entry.kind,
-      step: entry.kind === "step" ? entry.step : null,
-      at: entry.at,
-      body,
-    });
+    await trx("log").insert(logRow(jobId, entry));
     await trx("jobs").where({ id: jobId }).update({ updated_at: now });
     return "stored";
   });

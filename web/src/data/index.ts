@@ -11,7 +11,6 @@ export {
   jobKey,
   jobsKey,
   postBoard,
-  postEntry,
   putJob,
 } from "./api.ts";
 export type { BoardUse, JobSummary, StoredJob } from "./api.ts";

@@ -8,7 +8,6 @@ import {
   bundleAddress,
   getJson,
   jobKey,
-  postEntry,
   putJob,
   type BoardUse,
   type StoredJob,
@@ -62,19 +61,12 @@ function EffectText({ effect }: { effect: RevisionEffect }) {
   );
 }
 
+/** Saves the job on the newer revision; the server notes it in the job's log with the same save. */
 async function takeRevision(use: BoardUse, board: BoardProfile): Promise<void> {
   const bundle = await getJson<JobBundle>(bundleAddress(use.id));
   const stored = await getJson<StoredJob>(jobKey(use.id));
   const { job } = revisionEffect(bundle, board);
   await putJob(job, stored.version);
-  await postEntry(use.id, {
-    id: `board-${use.revision}-${board.revision}`,
-    at: new Date().toISOString(),
-    by: stored.job.installer || "unnamed",
-    kind: "board-taken",
-    from: stored.job.board,
-    to: { id: board.id, revision: board.revision },
-  });
 }
 
 function OneUse({ use, board, onTaken }: { use: BoardUse; board: BoardProfile; onTaken: () => void }) {
