@@ -21,7 +21,7 @@ export {
 } from "./lookup.ts";
 export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
-export { movingThing, purposeLabel } from "./purpose.ts";
+export { movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference } from "./reference.ts";
 export * from "./schema/index.ts";

@@ -15,5 +15,9 @@ const words: Record<Purpose, { label: string; thing: string }> = {
 /** "Sliding gate", "Rooflights". */
 export const purposeLabel = (purpose: Purpose): string => words[purpose].label;
 
+/** True where a leaf swings, so that its travel is an angle; any other travels a length. A radio serves swing gates. */
+export const opensByAngle = (board: BoardProfile): boolean =>
+  board.purpose === "swing-gate" || board.purpose === "radio";
+
 /** What moves, in one word: gate, door, grille, rooflight, window. */
 export const movingThing = (board: BoardProfile): string => words[board.purpose].thing;

@@ -2,6 +2,7 @@ import {
   jobSchema,
   leavesLike,
   movingThing,
+  opensByAngle,
   sentence,
   withSurvey,
   type BoardProfile,
@@ -38,8 +39,8 @@ const users = [
 ] as const;
 
 /** A swing leaf's travel is an angle, any other's a length. */
-const travelOf = (purpose: BoardProfile["purpose"]) =>
-  purpose === "swing-gate" || purpose === "radio"
+const travelOf = (board: BoardProfile) =>
+  opensByAngle(board)
     ? ({ key: "openingDegrees", label: "Opens", unit: "°" } as const)
     : ({ key: "travelMm", label: "Travels", unit: "mm" } as const);
 
@@ -47,18 +48,18 @@ function LeafFields({
   control,
   at,
   leaf,
-  purpose,
+  board,
 }: {
   control: Control<Gate>;
   at: number;
   leaf: Leaf["id"];
-  purpose: BoardProfile["purpose"];
+  board: BoardProfile;
 }) {
   return (
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
       <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
       <Grid $least="165px">
-        {[...measures, travelOf(purpose)].map(({ key, label, unit }) => (
+        {[...measures, travelOf(board)].map(({ key, label, unit }) => (
           <BoundNumber
             key={key}
             control={control}
@@ -108,7 +109,7 @@ export function GateForm() {
           />
         )}
         {fields.map((leaf, at) => (
-          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} purpose={board.purpose} />
+          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} board={board} />
         ))}
         <Grid>
           <BoundChoice control={form.control} name="survey.users" label="Who uses it" options={users} />
