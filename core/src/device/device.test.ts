@@ -47,7 +47,7 @@ describe("shipped devices", () => {
       (d) => (d.supplies[0]!.volts = { min: 28, max: 20 }),
       /supplies\[0\]\.volts: expected min not over max/,
     ],
-    ["no pins", (d) => (d.pins = []), /pins: expected at least 2/],
+    ["no pins", (d) => (d.pins = []), /pins: expected at least two pins/],
   ];
 
   test.each(cases)("%s is refused with its place", (_name, change, message) => {

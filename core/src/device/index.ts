@@ -1,3 +1,5 @@
 export { checkDevice, parseDevice, readDevice } from "./read.ts";
-export { deviceSchema } from "./schema.ts";
-export type { DeviceContact, DeviceProfile, DeviceSupply } from "./schema.ts";
+export { blankDevice } from "./blank.ts";
+export { inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
+export { coreColours, deviceKinds, deviceSchema } from "./schema.ts";
+export type { CoreColour, DeviceContact, DeviceProfile, DeviceRail, DeviceSupply } from "./schema.ts";

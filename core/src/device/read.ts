@@ -15,6 +15,17 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
   const pair = (a: string, b: string, path: string) => {
     if (a === b) report(path, "two different pins", a, "One pin cannot be both ends.");
   };
+  if (device.pins.length < 2 && !device.radio)
+    report(
+      "pins",
+      "at least two pins, or `radio` for a device without cores",
+      device.pins.length,
+      "Add its pins, each with its part and the colour of its core.",
+    );
+  const supply = (id: string | undefined, path: string, or = "") => {
+    if (id !== undefined && !device.supplies.some((each) => each.id === id))
+      report(path, `a supply${or} of this device`, id, "Correct the id, or add the supply.");
+  };
   device.pins.forEach((each, at) => {
     if (pins.indexOf(each.id) !== at) report(`pins[${at}].id`, "a pin id of its own", each.id, "Rename it.");
     if (!parts.includes(each.part))
@@ -35,20 +46,39 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
         contact.ohms,
         "A contact with an end resistor says how many ohms, and no other does.",
       );
-    if (contact.supply && !device.supplies.some((supply) => supply.id === contact.supply))
+    contact.through?.forEach((id, at) => pin(id, `contacts[${c}].through[${at}]`));
+    if (contact.through && contact.ohms === undefined)
       report(
-        `contacts[${c}].supply`,
-        "a supply of this device",
-        contact.supply,
-        "Correct the id, or add the supply.",
+        `contacts[${c}].through`,
+        "an end resistor for a far end",
+        contact.through,
+        "Give its ohms, or leave it out.",
       );
+    supply(contact.supply, `contacts[${c}].supply`);
+    if (contact.test !== undefined && !pins.includes(contact.test))
+      supply(contact.test, `contacts[${c}].test`, " or a pin");
   });
   for (const key of ["supplies", "provides"] as const)
     device[key].forEach((each, s) => {
       pin(each.pins.plus, `${key}[${s}].pins.plus`);
       pin(each.pins.minus, `${key}[${s}].pins.minus`);
       pair(each.pins.plus, each.pins.minus, `${key}[${s}].pins`);
+      if (each.pins.third !== undefined) pin(each.pins.third, `${key}[${s}].pins.third`);
     });
+  device.listens.forEach((each, at) => {
+    each.pins.forEach((id, end) => pin(id, `listens[${at}].pins[${end}]`));
+    pair(each.pins[0], each.pins[1], `listens[${at}].pins`);
+  });
+  device.provides.forEach((rail, at) => {
+    supply(rail.from, `provides[${at}].from`);
+    if (rail.noLoadVolts !== undefined && rail.noLoadVolts < rail.volts)
+      report(
+        `provides[${at}].noLoadVolts`,
+        `at least the ${rail.volts} V it gives under load`,
+        rail.noLoadVolts,
+        "Exchange the two, or leave it out.",
+      );
+  });
   device.supplies.forEach((supply, s) => {
     if (supply.volts.min > supply.volts.max)
       report(`supplies[${s}].volts`, "min not over max", supply.volts, "Exchange the two.");

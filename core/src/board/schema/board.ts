@@ -27,7 +27,14 @@ import {
 } from "./wiring.ts";
 import { at, idSchema, label, mm, prose, provenanceSchema } from "./words.ts";
 
-const cardKind = z.enum(["radio", "loop-detector", "expansion", "wireless-edge", "traffic-light"]);
+export const cardKind = z.enum([
+  "radio",
+  "twin-link",
+  "loop-detector",
+  "expansion",
+  "wireless-edge",
+  "traffic-light",
+]);
 
 /** What a card adds to the board it is fitted to: the same lists as a profile's own. */
 const addsSchema = z.strictObject({
@@ -149,6 +156,7 @@ export type Lamp = BoardProfile["lamps"][number];
 export type Dial = BoardProfile["dials"][number];
 export type Setting = BoardProfile["settings"][number];
 export type Commit = BoardProfile["commits"][number];
+export type CardKind = z.output<typeof cardKind>;
 export type Card = BoardProfile["cards"][number];
 export type Memory = BoardProfile["memories"][number];
 export type Panel = NonNullable<BoardProfile["panel"]>;

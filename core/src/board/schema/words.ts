@@ -76,6 +76,7 @@ const loadDuties = [
   "flash",
   "courtesy-light",
   "traffic",
+  "bell",
   "lock",
   "brake",
   "encoder",

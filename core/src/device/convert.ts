@@ -1,0 +1,24 @@
+import type { DeviceProfile, DeviceRail, DeviceSupply } from "./schema.ts";
+
+/** The rails a device makes from this supply; a battery or a panel makes its own from none. */
+export function madeFrom(device: DeviceProfile, supply: DeviceSupply): DeviceRail[] {
+  return device.provides.filter((rail) => (rail.from ?? device.supplies[0]?.id) === supply.id);
+}
+
+/**
+ * What one rail asks of the supply it is made from, mA. A rectifier with its capacitor passes current on, and on the
+ * a.c. side draws its form factor more in r.m.s. terms; a switching converter passes power on.
+ */
+export function inputMilliamps(
+  { manner, formFactor, efficiency, volts }: DeviceRail,
+  supply: Pick<DeviceSupply, "kind">,
+  outputMilliamps: number,
+  inputVolts: number,
+): number {
+  const form = supply.kind === "dc" ? 1 : formFactor;
+  if (manner === "rectifier") return form * outputMilliamps;
+  return (form * volts * outputMilliamps) / (efficiency * inputVolts);
+}
+
+/** The middle of what a supply may be given: where it is reckoned when nothing is measured, V. */
+export const usualVolts = ({ volts }: Pick<DeviceSupply, "volts">) => (volts.min + volts.max) / 2;
