@@ -43,8 +43,9 @@ describe("reading the circuit", () => {
   test("a photocell without supply opens its contact: fail-safe relay, common practice", () => {
     const at = installed("netloft");
     expect(closed({ ...at, powered: false }, "beam")).toBe(false);
-    expect(closed(withFault(at, { kind: "wire-off", id: "cell-street.r-plus>R1" }), "beam")).toBe(false);
-    expect(closed({ ...at, powered: false }, "stop")).toBe(true);
+    expect(closed(withFault(at, { kind: "wire-off", id: "cell-street.r-plus>R3" }), "beam")).toBe(false);
+    // Without power the board reads nothing, whatever the loop does.
+    expect(closed({ ...at, powered: false }, "stop")).toBe(false);
   });
 
   test("supplies: swapped poles read as reversed on DC; the lock lives behind its converter", () => {
@@ -70,8 +71,8 @@ describe("single faults", () => {
       "contact-tripped cell-street/beam",
       "wire-off cell-street.r-a>P3",
       "wire-off cell-street.r-b>P1",
-      "wire-off cell-street.r-minus>R2",
-      "wire-off cell-street.r-plus>R1",
+      "wire-off cell-street.r-minus>R4",
+      "wire-off cell-street.r-plus>R3",
     ]);
   });
 

@@ -1,5 +1,5 @@
 import type { Installation } from "./installation.ts";
-import { readCircuit, type Element } from "./solve.ts";
+import { readCircuit, type Element } from "./read.ts";
 
 /** One thing gone wrong in an otherwise sound installation. */
 export interface Fault {

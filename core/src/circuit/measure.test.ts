@@ -1,7 +1,8 @@
 import { boardIds, demoBundle, planOn, usualDevices } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
-import { measureCircuit, readCircuit, withFault, type Installation } from "./index.ts";
+import { readLoops } from "../testing/closed-loops.ts";
+import { measureCircuit, withFault, type Installation } from "./index.ts";
 
 function netloft(change: Parameters<typeof demoBundle>[1] = () => {}): Installation {
   const bundle = demoBundle("netloft", change);
@@ -38,7 +39,7 @@ describe("what a meter reads", () => {
       for (const cable of Object.values(lock.cables)) Object.assign(cable, { lengthM: 300, sizeMm2: 0.5 });
     });
     const cold = measureCircuit(far).supplies["lock/coil"]!;
-    const hot = measureCircuit(far, { moving: false, celsius: 70 }).supplies["lock/coil"]!;
+    const hot = measureCircuit(far, { situation: "awake", celsius: 70 }).supplies["lock/coil"]!;
     expect(cold.state).toBe("low");
     expect(hot.volts).toBeLessThan(cold.volts);
     // A photocell's relay lets go when its supply is too low: the input it guards reads open.
@@ -48,10 +49,10 @@ describe("what a meter reads", () => {
   test("swapped poles read as reversed, and the device draws nothing", () => {
     const at = netloft();
     const swapped = at.wires.map((wire) =>
-      wire.id === "cell-street.r-plus>R1"
-        ? { ...wire, to: "board/R2" }
-        : wire.id === "cell-street.r-minus>R2"
-          ? { ...wire, to: "board/R1" }
+      wire.id === "cell-street.r-plus>R3"
+        ? { ...wire, to: "board/R4" }
+        : wire.id === "cell-street.r-minus>R4"
+          ? { ...wire, to: "board/R3" }
           : wire,
     );
     const wires = swapped.some((wire, n) => wire !== at.wires[n]) ? swapped : at.wires;
@@ -78,7 +79,7 @@ describe.each(boardIds())("on %s", (id) => {
   test("the network and the closed loops tell the same, sound and with every single fault", () => {
     for (const one of [at, ...everyFault(at).map((fault) => withFault(at, fault))]) {
       const measured = measureCircuit(one);
-      const read = readCircuit(one);
+      const read = readLoops(one);
       expect(measured.unsolved).toEqual([]);
       for (const input of plain)
         expect([input, measured.inputs[input]?.closed]).toEqual([input, read.inputs[input]?.closed]);

@@ -3,7 +3,8 @@ import { plainNumber } from "../quantity/index.ts";
 import { terminalNode, type Installation, type Node } from "./installation.ts";
 import { between, settled } from "./measure.ts";
 import { solveNetwork } from "./network/index.ts";
-import { atRest, partsOf, type Kind, type Moment } from "./parts.ts";
+import { nothingKnown, partsOf, type Kind } from "./parts.ts";
+import { atRest, type Moment } from "./situation.ts";
 
 /** What a meter shows between two points: volts with their kind, or ohms; nothing where the points do not meet. */
 export interface MeterReading {
@@ -31,7 +32,7 @@ export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment 
     });
     return found.sort((one, other) => Math.abs(other.volts) - Math.abs(one.volts))[0] ?? {};
   }
-  const passive = partsOf(at, "dc", new Set(), moment).filter((part) => part.kind !== "load");
+  const passive = partsOf(at, "dc", moment, nothingKnown).filter((part) => part.kind !== "load");
   const result = solveNetwork([
     ...passive,
     { kind: "source", id: "probe", plus: a, minus: b, volts: probe.volts, ohms: probe.ohms },

@@ -1,8 +1,16 @@
 import { commonTerminals, type BoardInput } from "../board/index.ts";
-import type { DeviceSupply } from "../device/index.ts";
+import {
+  inputMilliamps,
+  madeFrom,
+  usualVolts,
+  type DeviceContact,
+  type DeviceRail,
+  type DeviceSupply,
+} from "../device/index.ts";
 import { copperRatio } from "../quantity/index.ts";
 import { pinNode, terminalNode, type Installation, type PlacedDevice } from "./installation.ts";
 import type { Part } from "./network/index.ts";
+import { atWork, railLives, type Moment } from "./situation.ts";
 
 /** Volts an input puts on its terminal through its own resistor. Assumed: common practice, no published source. */
 export const inputVolts = 24;
@@ -13,35 +21,36 @@ const railOhms = 0.1;
 /** Resistance of a core whose cable is not known, such as one inside the cabinet, Ω. */
 const shortCoreOhms = 0.02;
 
-/** The moment that is measured: the leaf at rest, or under way with everything at its working current. */
-export interface Moment {
-  moving: boolean;
-  /** Temperature of every core, °C. */
-  celsius: number;
-}
-
-export const atRest: Moment = { moving: false, celsius: 20 };
-
 export type Kind = "dc" | "ac";
 
-/** When a rail lives: those that sleep are awake while someone works at the board. */
-const livesAtRest: readonly string[] = ["always", "awake"];
-const livesMoving: readonly string[] = [...livesAtRest, "moving", "opening", "closing", "not-closed"];
+/** What one round of solving knows from the round before it. */
+export interface Known {
+  /** Supplies with voltage enough, as `device/supply`. */
+  supplied: ReadonlySet<string>;
+  /** Volts at each supply. */
+  volts: ReadonlyMap<string, number>;
+  /** What each rail that a device makes gives, A, as `device/rail`. */
+  made: ReadonlyMap<string, number>;
+}
 
-function boardParts(at: Installation, kind: Kind, { moving }: Moment): Part[] {
-  const join = (terminals: readonly string[]): Part[] =>
-    terminals.slice(1).map((terminal) => ({
-      kind: "join",
-      id: `copper ${terminals[0]} ${terminal}`,
-      a: terminalNode(terminals[0]!),
-      b: terminalNode(terminal),
-    }));
+/** At first nothing is supplied. */
+export const nothingKnown: Known = { supplied: new Set(), volts: new Map(), made: new Map() };
+
+function join(terminals: readonly string[]): Part[] {
+  return terminals.slice(1).map((terminal) => ({
+    kind: "join",
+    id: `copper ${terminals[0]} ${terminal}`,
+    a: terminalNode(terminals[0]!),
+    b: terminalNode(terminal),
+  }));
+}
+
+function boardParts(at: Installation, kind: Kind, { situation }: Moment): Part[] {
   const { board } = at;
-  const lives = (live: string) => at.powered && (moving ? livesMoving : livesAtRest).includes(live);
   const rails = board.rails.flatMap((rail): Part[] => {
     const budget = board.budgets.find((each) => each.id === rail.budget);
     const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
-    if (rail.kind !== kind || !lives(rail.live)) return [];
+    if (!at.powered || rail.kind !== kind || !railLives(rail, situation)) return [];
     return [
       {
         kind: "source",
@@ -54,10 +63,12 @@ function boardParts(at: Installation, kind: Kind, { moving }: Moment): Part[] {
       },
     ];
   });
+  // A relay is set for what works while the leaf is under way or open.
+  const relays = board.outputs.filter((output) => output.kind === "relay" && atWork(situation) && at.powered);
   const links = board.links.filter((link) => at.linksIn.has(link.id));
   return [
     ...board.commons.flatMap((common) => join(common.terminals)),
-    ...board.rails.flatMap((rail) => [...join(rail.plus), ...join(rail.minus)]),
+    ...board.rails.flatMap((rail) => [...join(rail.plus), ...join(rail.minus), ...join(rail.third ?? [])]),
     ...links.map(({ id, between: [a, b] }): Part => ({
       kind: "join",
       id: `link ${id}`,
@@ -65,6 +76,12 @@ function boardParts(at: Installation, kind: Kind, { moving }: Moment): Part[] {
       b: terminalNode(b),
     })),
     ...rails,
+    ...relays.map(({ id, terminals: [a = "", b = a] }): Part => ({
+      kind: "join",
+      id: `relay ${id}`,
+      a: terminalNode(a),
+      b: terminalNode(b),
+    })),
     ...(kind === "dc" && at.powered ? board.inputs.flatMap((input) => inputParts(at, input)) : []),
   ];
 }
@@ -86,40 +103,79 @@ function inputParts(at: Installation, input: BoardInput): Part[] {
   ];
 }
 
+/** A contact as it conducts just now; one with an end resistor shorts it when pressed, and leaves it to the next edge it goes on to. */
+function contactParts(at: Installation, device: PlacedDevice, contact: DeviceContact, known: Known): Part[] {
+  const id = `${device.id}/${contact.id}`;
+  const tripped = at.tripped.has(id);
+  const [a, b] = contact.pins.map((pin) => pinNode(device.id, pin)) as [string, string];
+  if (contact.ohms === undefined) {
+    const lets = !contact.supply || known.supplied.has(`${device.id}/${contact.supply}`);
+    return lets && (contact.rest === "closed") !== tripped
+      ? [{ kind: "join", id: `contact ${id}`, a, b }]
+      : [];
+  }
+  const pressed: Part[] = tripped ? [{ kind: "join", id: `pressed ${id}`, a, b }] : [];
+  const ends = contact.through?.map((pin) => pinNode(device.id, pin)) as [string, string] | undefined;
+  const [far, back] = ends ?? [a, b];
+  const conductors: Part[] = ends
+    ? [
+        { kind: "join", id: `conductor ${id} a`, a, b: far },
+        { kind: "join", id: `conductor ${id} b`, a: b, b: back },
+      ]
+    : [];
+  const goesOn = ends && at.wires.some((wire) => ends.includes(wire.from) || ends.includes(wire.to));
+  return [
+    ...pressed,
+    ...conductors,
+    ...(goesOn
+      ? []
+      : [{ kind: "resistor" as const, id: `contact ${id}`, a: far, b: back, ohms: contact.ohms }]),
+  ];
+}
+
+/** What a supply draws just now, A: a converter by what its outputs give, anything else by the situation. */
+function drawn(device: PlacedDevice, supply: DeviceSupply, { situation }: Moment, known: Known): number {
+  const { rest, working } = supply.milliamps;
+  const rails = madeFrom(device.profile, supply);
+  if (!rails.length) return (atWork(situation) ? working : rest) / 1_000;
+  const volts = known.volts.get(`${device.id}/${supply.id}`) || usualVolts(supply);
+  const asked = rails.reduce((sum, rail) => {
+    const output = (known.made.get(`${device.id}/${rail.id}`) ?? 0) * 1_000;
+    return sum + inputMilliamps(rail, supply, output, Math.abs(volts));
+  }, 0);
+  return Math.max(rest, asked) / 1_000;
+}
+
+function madePart(device: PlacedDevice, rail: DeviceRail): Part {
+  const limitAmps = rail.limitMilliamps / 1_000;
+  const noLoad = rail.noLoadVolts ?? rail.volts;
+  return {
+    kind: "source",
+    id: `rail ${device.id}/${rail.id}`,
+    plus: pinNode(device.id, rail.pins.plus),
+    minus: pinNode(device.id, rail.pins.minus),
+    volts: noLoad,
+    // Without regulation the voltage falls evenly from no load to full load.
+    ohms: noLoad > rail.volts && limitAmps > 0 ? (noLoad - rail.volts) / limitAmps : railOhms,
+    limitAmps,
+  };
+}
+
 function deviceParts(
   at: Installation,
   device: PlacedDevice,
   kind: Kind,
-  supplied: ReadonlySet<string>,
-  { moving }: Moment,
+  moment: Moment,
+  known: Known,
 ): Part[] {
   const pin = (id: string) => pinNode(device.id, id);
   const { contacts, supplies, provides } = device.profile;
-  const closed = contacts.filter((contact) => {
-    if (contact.supply && !supplied.has(`${device.id}/${contact.supply}`)) return false;
-    return (contact.rest === "closed") !== at.tripped.has(`${device.id}/${contact.id}`);
-  });
-  const fed = supplies.some((supply) => supplied.has(`${device.id}/${supply.id}`));
+  const lives = (rail: DeviceRail) => {
+    const from = rail.from ?? supplies[0]?.id;
+    return from === undefined || known.supplied.has(`${device.id}/${from}`);
+  };
   return [
-    ...closed.map((contact): Part => {
-      const ends = {
-        id: `contact ${device.id}/${contact.id}`,
-        a: pin(contact.pins[0]),
-        b: pin(contact.pins[1]),
-      };
-      return contact.ohms === undefined
-        ? { kind: "join", ...ends }
-        : { kind: "resistor", ohms: contact.ohms, ...ends };
-    }),
-    // Pressed, an edge with an end resistor is a short circuit and not an open one.
-    ...contacts
-      .filter((contact) => contact.ohms !== undefined && at.tripped.has(`${device.id}/${contact.id}`))
-      .map((contact): Part => ({
-        kind: "join",
-        id: `pressed ${device.id}/${contact.id}`,
-        a: pin(contact.pins[0]),
-        b: pin(contact.pins[1]),
-      })),
+    ...contacts.flatMap((contact) => contactParts(at, device, contact, known)),
     ...supplies
       .filter((supply) => takes(supply, kind))
       .map((supply): Part => ({
@@ -127,28 +183,18 @@ function deviceParts(
         id: `supply ${device.id}/${supply.id}`,
         plus: pin(supply.pins.plus),
         minus: pin(supply.pins.minus),
-        amps: (moving ? supply.milliamps.working : supply.milliamps.rest) / 1_000,
+        amps: drawn(device, supply, moment, known),
         leastVolts: supply.volts.min,
       })),
-    ...provides
-      .filter((rail) => fed && rail.kind === kind)
-      .map((rail): Part => ({
-        kind: "source",
-        id: `rail ${device.id}/${rail.id}`,
-        plus: pin(rail.pins.plus),
-        minus: pin(rail.pins.minus),
-        volts: rail.volts,
-        ohms: railOhms,
-        limitAmps: rail.limitMilliamps / 1_000,
-      })),
+    ...provides.filter((rail) => rail.kind === kind && lives(rail)).map((rail) => madePart(device, rail)),
   ];
 }
 
 /** True for a supply that this kind of current can feed. */
 export const takes = (supply: DeviceSupply, kind: Kind) => supply.kind === "either" || supply.kind === kind;
 
-/** An installation as the parts of a network: those of one kind of current, with what is supplied already known. */
-export function partsOf(at: Installation, kind: Kind, supplied: ReadonlySet<string>, moment: Moment): Part[] {
+/** An installation as the parts of a network: those of one kind of current, with what the round before made known. */
+export function partsOf(at: Installation, kind: Kind, moment: Moment, known: Known): Part[] {
   const hot = copperRatio(moment.celsius);
   return [
     ...boardParts(at, kind, moment),
@@ -159,6 +205,6 @@ export function partsOf(at: Installation, kind: Kind, supplied: ReadonlySet<stri
       b: wire.to,
       ohms: Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot),
     })),
-    ...at.devices.flatMap((device) => deviceParts(at, device, kind, supplied, moment)),
+    ...at.devices.flatMap((device) => deviceParts(at, device, kind, moment, known)),
   ];
 }

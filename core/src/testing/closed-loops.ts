@@ -1,9 +1,9 @@
 import { commonTerminals, type BoardProfile } from "../board/index.ts";
 import type { DeviceContact } from "../device/index.ts";
-import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "./installation.ts";
+import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "../circuit/index.ts";
 
 /** Something current passes through, by kind and id: a wire, a link, or a device's contact. */
-export interface Element {
+interface Element {
   kind: "wire" | "link" | "contact";
   id: string;
 }
@@ -15,16 +15,16 @@ interface Edge {
 }
 
 /** How an input reads: closed or open, and what the closed loop runs through. */
-export interface InputReading {
+interface InputReading {
   closed: boolean;
   loop: Element[];
 }
 
 /** How a device's supply is met. */
-export type SupplyState = "supplied" | "absent" | "reversed";
+type SupplyState = "supplied" | "absent" | "reversed";
 
 /** The circuit read at one moment. */
-export interface Readings {
+interface Readings {
   inputs: Record<string, InputReading>;
   /** By `device/supply`. */
   supplies: Record<string, SupplyState>;
@@ -192,7 +192,7 @@ function suppliesOf(at: Installation): Record<string, SupplyState> {
  * Reads the circuit: whether each input's loop to its common is closed, through which wires, links and contacts, and
  * which devices are supplied. Rails that live only while something moves count as dead: the leaf rests, the board is awake.
  */
-export function readCircuit(at: Installation): Readings {
+export function readLoops(at: Installation): Readings {
   const supplies = suppliesOf(at);
   const graph = graphOf(at, supplies);
   const inputs: Record<string, InputReading> = {};
