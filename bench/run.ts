@@ -1,3 +1,5 @@
 import { benchApiRead } from "./api-read.ts";
+import { benchAssignment } from "./assignment.ts";
 
+await benchAssignment();
 await benchApiRead();

@@ -14,9 +14,9 @@ describe("findings", () => {
 
   test("values stand in the sentence; a value never fills another value's place", () => {
     const words = wordsOf(
-      finding("rail-overloaded", [], { rail: "{load}", load: "640 mA", limit: "500 mA" }),
+      finding("rail-overloaded", [], { rail: "{load}", load: "640 mA", when: "opening", limit: "500 mA" }),
     );
-    expect(words.what).toBe("{load} carries 640 mA against a limit of 500 mA.");
+    expect(words.what).toBe("{load} carries 640 mA opening, against a limit of 500 mA.");
   });
 });
 

@@ -45,9 +45,14 @@ const table: Record<FindingCode, FindingWords> = {
     remedy: "Put a converter between them that carries {milliamps}, or choose a device for {given}.",
   },
   "rail-overloaded": {
-    what: "{rail} carries {load} against a limit of {limit}.",
+    what: "{rail} carries {load} {when}, against a limit of {limit}.",
     why: "The rail folds back or its fuse opens, and protection devices lose their supply.",
     remedy: "Move a load of at least {excess} to a supply of its own.",
+  },
+  "rail-inrush": {
+    what: "{rail} carries {load} for a moment as {device} is switched on, against a limit of {limit}.",
+    why: "A supply that folds back lets go of everything on it, and a relay may drop out in the middle of a movement.",
+    remedy: "Feed {device} from a supply of its own, or choose one without such a surge.",
   },
   "automatic-closing-unprotected": {
     what: "Automatic closing is wanted and nothing guards the closing movement.",
@@ -61,13 +66,13 @@ const table: Record<FindingCode, FindingWords> = {
   },
   "contacts-chained": {
     what: "{devices} share {input} in series.",
-    why: "Which one tripped can no longer be told at the board.",
-    remedy: "When {lamp} is dark, trip and clear them one by one to find the open one.",
+    why: "Which one tripped can no longer be told at the board{lost}.",
+    remedy: "When {lamp} is dark, trip and clear them one by one to find the open one. {room}",
   },
   "device-unplaced": {
     what: "{device}: no place for its {part}.",
     why: "{reason}",
-    remedy: "Choose a board with such a terminal, a card that adds one, or another device.",
+    remedy: "{remedy}",
   },
   "terminal-crowded": {
     what: "{terminal} would hold {cores}; it takes {holds}.",
@@ -103,6 +108,122 @@ const table: Record<FindingCode, FindingWords> = {
     what: "{device} gets {volts} of the {rail} through {cable}; it needs {least}.",
     why: "With everything working and the cores at {celsius} the run loses {lost}: the device drops out when it is needed.",
     remedy: "{remedy}",
+  },
+  "source-reversed": {
+    what: "{device}: its + sits on {minus} and its − on {plus}.",
+    why: "A panel the wrong way round never charges, and a battery or panel reversed can destroy the charger.",
+    remedy: "Cover the panel or unplug the battery, prove no voltage, and exchange the two cores.",
+  },
+  "alignment-jumper-on": {
+    what: "{device}: jumper {jumper} is on, and it is for {only} only.",
+    why: "While it is left on, {otherwise}.",
+    remedy: "Take {jumper} off now that the device is aligned, and note it as off.",
+  },
+  "plugged-while-live": {
+    what: "{device} was landed while the system had power.",
+    why: "A coil or a battery joined under power strikes an arc and can take the output with it.",
+    remedy: "Isolate, part it and land it again without power; then test the output it hangs on.",
+  },
+  "converter-too-small": {
+    what: "{converter} carries {load} {when}, and it is made for {limit}.",
+    why: "It folds back or burns out, and a lock on it lets go.",
+    remedy: "Use a converter for {load} or more.",
+  },
+  "converter-asks-too-much": {
+    what: "{converter} asks {load} of {rail} to make {output}; the terminal gives {limit}.",
+    why: "A rectifier with its capacitor draws more amps of a.c. than it gives of d.c.: power and form factor count, not amps for amps.",
+    remedy: "Feed the converter from a supply of its own, or use a lock that takes less.",
+  },
+  "voltage-over": {
+    what: "{device} gets {volts}; it bears {most}.",
+    why: "{reason}",
+    remedy: "{remedy}",
+  },
+  "radio-card-missing": {
+    what: "{device} talks by radio, and no card that hears it is fitted.",
+    why: "Learning it will seem to work by its own lamp and nothing will be stored in the board.",
+    remedy: "{remedy}",
+  },
+  "rail-sleeps": {
+    what: "{device} must always live and hangs on {rail}, which lives only while {live}.",
+    why: "At rest it has no supply and answers nothing; a lock on it lets go.",
+    remedy: "Feed it from a rail that is always on, or from a supply of its own.",
+  },
+  "rail-never-sleeps": {
+    what: "{device} should live only while it is needed, and {rail} is always on.",
+    why: "Its own battery, or the board's, is emptied by it.",
+    remedy: "Feed it from a switched rail, or choose a device that may live always.",
+  },
+  "clearance-short": {
+    what: "{device} has {has} of free space beside it; it needs {needs}.",
+    why: "What moves past it will strike it, or catch a hand between the two.",
+    remedy: "Move the housing, or choose a flatter one, before anything is powered.",
+  },
+  "drive-on-wrong-output": {
+    what: "{device} sits on {found}; this board wants it on {wanted}.",
+    why: "The board drives its outputs in an order and with limits of their own: on the other one the only motor does not run, or runs as a second leaf.",
+    remedy: "Move its cores to {wanted} without power.",
+  },
+  "test-without-wire": {
+    what: "{input} is set to be tested, and {device} is not wired for it: {reason}.",
+    why: "The board switches the sender off, sees no contact open, and refuses to move.",
+    remedy: "Feed {device} from {rail} or set the test off; the first guards better.",
+  },
+  "wired-but-not-tested": {
+    what: "{device} hangs on {rail} so that it can be tested, and the test on {input} is off.",
+    why: "A contact that sticks is found only by a test.",
+    remedy: "Set the test on.",
+  },
+  "source-of-another-voltage": {
+    what: "{device} gives {given}; {terminals} are for {wanted}.",
+    why: "Too much destroys the board or boils the battery; too little never charges and is taken for a fault.",
+    remedy: "Use one for {wanted}, or set the board for {given} where it can be set, before it is connected.",
+  },
+  "plugs-swapped": {
+    what: "The plugs {one} and {other} are of one shape and sit in each other's place.",
+    why: "Every core of both is on a wrong terminal, supply and signal mixed.",
+    remedy: "Isolate, exchange the two plugs and mark them.",
+  },
+  "battery-left-connected": {
+    what: "{device} is connected while the board is isolated.",
+    why: "A battery keeps board and drive alive: the leaf can move with hands in it.",
+    remedy: "Unplug the battery, and prove dead again.",
+  },
+  "core-misplaced": {
+    what: "{core} of {device} sits on {found}; planned is {planned}.",
+    why: "{effect}",
+    remedy: "Move it to {planned}, or keep it and have the plan made around it.",
+  },
+  "core-on-mains": {
+    what: "{core} of {device} sits on {terminal}, a terminal of the mains side.",
+    why: "Mains on a core made for extra-low voltage kills, and takes every device on it along.",
+    remedy:
+      "Do not power up. Prove dead, take it off, and check its insulation and every device on its cable.",
+  },
+  "supply-reversed": {
+    what: "{device} gets its supply the wrong way round: {volts} from + to −.",
+    why: "Electronics without a guard diode are destroyed; those with one stay dead.",
+    remedy: "Exchange the cores at + and − without power.",
+  },
+  "rail-shorted": {
+    what: "{rail} is short: its two poles meet through {through}.",
+    why: "The supply folds back or its fuse opens, and everything on it is dead.",
+    remedy: "Isolate and take the named cores off one by one until the meter shows no short.",
+  },
+  "pin-impossible": {
+    what: "{pin} of {device} was wanted on {terminal}: {reason}.",
+    why: "What is wanted is kept only where the terminal can take it.",
+    remedy: "{instead} Take the wish back, or want it elsewhere.",
+  },
+  "converters-in-a-ring": {
+    what: "{devices} could only feed one another, round in a ring.",
+    why: "None of them ever gets anything from outside.",
+    remedy: "Feed the first of them from a terminal of the board, or use another converter.",
+  },
+  "circuit-unsolved": {
+    what: "The circuit finds no steady state at {parts}.",
+    why: "Parts that answer one another swing, or hang on nothing: what a meter shows there cannot be told.",
+    remedy: "Look at how these are wired; readings around them are not to be trusted.",
   },
   "dial-not-live": {
     what: "{dial} does not count: {reason}.",

@@ -59,7 +59,7 @@ function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Rep
           undefined,
           "Give the cable's length and size.",
         );
-    if (profile.kind === "drive" && !(instance.leaf && leaves.includes(instance.leaf)))
+    if (profile.kind === "drive" && !profile.radio && !(instance.leaf && leaves.includes(instance.leaf)))
       report(
         `${path}.leaf`,
         `a leaf of this gate (${leaves.join(", ")})`,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { behaviourIds, idSchema } from "../board/index.ts";
+import { coreColours } from "../device/index.ts";
 import { conductorSizesMm2, isClock } from "../quantity/index.ts";
 import { effectSchema } from "./effect.ts";
 
@@ -58,6 +59,8 @@ const surveySchema = z.strictObject({
   serviceMonths: within(1, 60, "months"),
 });
 
+const word20 = z.string().min(1).max(20);
+
 const cableSchema = z.strictObject({
   lengthM: z.number("a length in m").positive("a length over 0 m").max(500, "at most 500 m"),
   sizeMm2: z.literal([...conductorSizesMm2]),
@@ -69,6 +72,16 @@ const instanceSchema = z.strictObject({
   name: needed(80, "a name that tells it from the others"),
   leaf: z.enum(leafIds).optional().describe("For a drive: the leaf it moves."),
   cables: z.record(idSchema, cableSchema),
+  pinned: z
+    .record(idSchema, word20)
+    .optional()
+    .describe("Terminals that pins shall go to, by pin, whatever the plan would choose."),
+  cores: z
+    .record(idSchema, z.enum(coreColours))
+    .optional()
+    .describe("Core colours found where they differ from the device's data, by pin."),
+  jumpersOn: z.array(idSchema).max(8).optional().describe("Jumpers of the device found on."),
+  clearanceMm: within(0, 10_000, "mm").optional().describe("Free space found beside its housing, mm."),
 });
 
 const foundSchema = z.strictObject({

@@ -10,9 +10,9 @@ export function count(n: number, one: string, many = `${one}s`): string {
 }
 
 /** "a", "a and b", "a, b and c". */
-export function listed(items: readonly string[]): string {
+export function listed(items: readonly string[], word: "and" | "or" = "and"): string {
   if (items.length < 2) return items.join("");
-  return `${items.slice(0, -1).join(", ")} and ${items[items.length - 1]}`;
+  return `${items.slice(0, -1).join(", ")} ${word} ${items[items.length - 1]}`;
 }
 
 /** A text with its first letter in upper case. */

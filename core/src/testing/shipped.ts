@@ -97,7 +97,7 @@ export const usualDevices: Record<string, string[]> = {
     "tallow-turnkey",
     "ostwick-ember",
   ],
-  "marlstreet-plover": ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-digits"],
+  "marlstreet-plover": ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-turnkey"],
   "fennimore-otter": ["fennimore-rack", "ostwick-glance", "lathbury-halt", "tallow-turnkey", "ostwick-ember"],
   "penhallow-drover": [
     "penhallow-haul",

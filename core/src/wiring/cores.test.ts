@@ -73,6 +73,8 @@ describe("contacts that share an input", () => {
       devices: "Stop, boat store and stop 2",
       input: "Stop (P2)",
       lamp: "STOP",
+      lost: "",
+      room: "",
     });
   });
 });
@@ -94,7 +96,7 @@ describe("terminals", () => {
       pinLabel: "coil +",
       target: "converter/out-plus",
       cable: { lengthM: 5, sizeMm2: 1 },
-      why: "supply 24 V DC from the converter",
+      why: "supply 24 V DC from Converter in the cabinet",
     });
   });
 });

@@ -1,10 +1,17 @@
-import { commonTerminals, terminalOf, type BoardProfile } from "../board/index.ts";
+import {
+  commonTerminals,
+  terminalOf,
+  terminalsOf,
+  type BoardInput,
+  type BoardProfile,
+} from "../board/index.ts";
 import { jointNode, pinNode, terminalNode, type Node, type Wire } from "../circuit/index.ts";
-import { conductorOhms, plainNumber } from "../quantity/index.ts";
+import { conductorOhms } from "../quantity/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
 import type { Cable } from "../job/index.ts";
-import { assign } from "./assign.ts";
-import type { SiteDevice } from "./demand.ts";
+import { assign, type Cost, type Item, type Shared } from "./assign/index.ts";
+import type { Demand, Place, SiteDevice } from "./demand.ts";
+import { terminalsAt } from "./fit.ts";
 import type { Placement } from "./place.ts";
 
 /** One core of the wire list: which pin of which device, in which colour, goes to which terminal or connector. */
@@ -23,6 +30,8 @@ export interface Core extends Wire {
   why: string;
 }
 
+type ContactDemand = Extract<Demand, { kind: "contact" }>;
+
 /** A core whose end may go to any of several terminals that are one point on the board. */
 interface LooseEnd {
   device: SiteDevice;
@@ -30,117 +39,198 @@ interface LooseEnd {
   /** Terminals to choose from, or one node that is given. */
   terminals?: readonly string[];
   node?: Node;
-  /** Block in which the device's other core sits, preferred for this one. */
+  /** Where it begins when that is not the pin: a bridge in the cabinet begins at a terminal. */
+  from?: Node;
+  /** Terminal of the device's other core: the nearer to it the better. */
   near?: string;
   why: string;
+}
+
+/** Contacts on one input, with what is wanted on its terminal first and what is wanted on its common last. */
+function contactsOn(
+  placements: readonly Placement[],
+  input: BoardInput,
+  commons: readonly string[],
+): ContactDemand[] {
+  const contacts = placements.flatMap(({ demand, place }) =>
+    demand.kind === "contact" && place?.kind === "input" && place.input.id === input.id ? [demand] : [],
+  );
+  const pull = ({ device, contact }: ContactDemand) => {
+    const wanted = contact.pins.map((pin) => device.pinned?.[pin]);
+    if (wanted.includes(input.terminal)) return -1;
+    return wanted.some((terminal) => terminal !== undefined && commons.includes(terminal)) ? 1 : 0;
+  };
+  return contacts
+    .map((each) => ({ each, by: pull(each) }))
+    .sort((a, b) => a.by - b.by)
+    .map(({ each }) => each);
+}
+
+/** Edges that go on at their far end: the first on the board, each next one on the far end of the one before. */
+function edgeEnds(
+  input: BoardInput,
+  commons: string[],
+  contacts: readonly ContactDemand[],
+  near: string,
+): LooseEnd[] {
+  return contacts.flatMap(({ device, contact }, at): LooseEnd[] => {
+    const before = contacts[at - 1];
+    const last = at === contacts.length - 1;
+    const resistor = last
+      ? "its end resistor stays"
+      : "its end resistor comes out, the next edge goes on there";
+    const why = `${input.label}: ${contacts.length > 1 ? resistor : "its end resistor closes the loop"}`;
+    const far = (pin: number) =>
+      before?.contact.through && pinNode(before.device.id, before.contact.through[pin]!);
+    return before
+      ? [
+          { device, pin: contact.pins[0], node: far(0), why },
+          { device, pin: contact.pins[1], node: far(1), why },
+        ]
+      : [
+          { device, pin: contact.pins[0], terminals: [input.terminal], why },
+          {
+            device,
+            pin: contact.pins[1],
+            terminals: commons,
+            near,
+            why: `${input.label}: back to the common`,
+          },
+        ];
+  });
 }
 
 function contactEnds(board: BoardProfile, placements: readonly Placement[]): LooseEnd[] {
   const ends: LooseEnd[] = [];
   let joints = 0;
   for (const input of board.inputs) {
-    const contacts = placements.flatMap(({ demand, place }) =>
-      demand.kind === "contact" && place?.kind === "input" && place.input.id === input.id ? [demand] : [],
-    );
+    const commons = commonTerminals(board, input);
+    const contacts = contactsOn(placements, input, commons);
     const series = input.contact === "closed";
-    const near = input.terminal.replace(/\d+$/, "");
+    const near = input.terminal;
+    if (contacts.length && contacts.every(({ contact }) => contact.through)) {
+      ends.push(...edgeEnds(input, commons, contacts, near));
+      continue;
+    }
     let joint: Node | undefined;
     contacts.forEach(({ device, contact }, at) => {
       const first = !series || at === 0;
       const last = !series || at === contacts.length - 1;
+      const alone =
+        first && last
+          ? terminalsAt({ kind: "contact", device, contact }, { kind: "input", input }, board)
+          : undefined;
+      const [head, tail] = alone?.[0]?.[1] === commons ? [contact.pins[1], contact.pins[0]] : contact.pins;
       ends.push(
         first
           ? {
               device,
-              pin: contact.pins[0],
+              pin: head,
               terminals: [input.terminal],
               why: `${input.label}: its contact ${series ? "closes the loop" : "makes the command"}`,
             }
-          : {
-              device,
-              pin: contact.pins[0],
-              node: joint,
-              why: `${input.label}: in series with the device before it`,
-            },
+          : { device, pin: head, node: joint, why: `${input.label}: in series with the device before it` },
       );
       if (!last) joint = jointNode(`J${++joints}`);
       ends.push(
         last
-          ? {
-              device,
-              pin: contact.pins[1],
-              terminals: commonTerminals(board, input),
-              near,
-              why: `${input.label}: back to the common`,
-            }
-          : {
-              device,
-              pin: contact.pins[1],
-              node: joint,
-              why: `${input.label}: on to the next device in series`,
-            },
+          ? { device, pin: tail, terminals: commons, near, why: `${input.label}: back to the common` }
+          : { device, pin: tail, node: joint, why: `${input.label}: on to the next device in series` },
       );
     });
+    for (const { device, contact } of contacts) {
+      const test = board.outputs.find((output) => output.id === input.test);
+      if (test && contact.test && device.profile.pins.some((pin) => pin.id === contact.test))
+        ends.push({
+          device,
+          pin: contact.test,
+          terminals: test.terminals,
+          why: `${test.label}: by this the board tests it`,
+        });
+    }
   }
   return ends;
 }
 
-function supplyEnds(placements: readonly Placement[]): LooseEnd[] {
+function feedText(place: Place): string {
+  switch (place.kind) {
+    case "made":
+      return `supply ${place.made.rail.volts} V ${place.made.rail.kind.toUpperCase()} from ${place.made.name}`;
+    case "rail":
+      return `${place.rail.label}, ${place.rail.volts} V ${place.rail.kind.toUpperCase()}`;
+    case "relay":
+      return `${place.rail.label} by way of ${place.output.label}`;
+    case "output":
+      return `${place.output.label}: ${place.output.task ?? place.output.kind}`;
+    case "inlet":
+      return `${place.inlet === "battery" ? "battery" : "solar panel"}, ${place.volts.join(" or ")} V DC`;
+    case "input":
+      return place.input.label;
+  }
+}
+
+/** Everything but contacts: supplies, wake pairs, batteries and panels. */
+function feedEnds(board: BoardProfile, placements: readonly Placement[]): LooseEnd[] {
   return placements.flatMap(({ demand, place }): LooseEnd[] => {
-    if (demand.kind !== "supply" || !place || place.kind === "input") return [];
-    const { device, supply } = demand;
-    if (place.kind === "made") {
+    if (demand.kind === "contact" || !place) return [];
+    const { device } = demand;
+    const why = feedText(place);
+    if (place.kind === "made" && demand.kind === "supply") {
       const { device: maker, rail } = place.made;
-      const why = `supply ${rail.volts} V ${rail.kind.toUpperCase()} from the converter`;
       return [
-        { device, pin: supply.pins.plus, node: pinNode(maker, rail.pins.plus), why },
-        { device, pin: supply.pins.minus, node: pinNode(maker, rail.pins.minus), why },
+        { device, pin: demand.supply.pins.plus, node: pinNode(maker, rail.pins.plus), why },
+        { device, pin: demand.supply.pins.minus, node: pinNode(maker, rail.pins.minus), why },
       ];
     }
-    const why = `${place.rail.label}, ${place.rail.volts} V ${place.rail.kind.toUpperCase()}`;
-    const third = supply.pins.third;
-    return [
-      { device, pin: supply.pins.plus, terminals: place.rail.plus, why },
-      { device, pin: supply.pins.minus, terminals: place.rail.minus, why },
-      ...(third && place.rail.third ? [{ device, pin: third, terminals: place.rail.third, why }] : []),
-    ];
+    const ends = terminalsAt(demand, place, board).map(([pin, terminals]): LooseEnd => ({
+      device,
+      pin,
+      terminals,
+      why,
+    }));
+    if (place.kind !== "relay" || demand.kind !== "supply") return ends;
+    const from = terminalNode(place.output.terminals[0]!);
+    const bridge = { device, pin: demand.supply.pins.plus, from, terminals: place.rail.plus };
+    return [...ends, { ...bridge, why: `bridge from ${place.output.terminals[0]!} to ${place.rail.label}` }];
   });
 }
 
-/** Chooses among terminals that are one point: none over what it holds, the block of the device's other core first, few cores to a clamp. */
-function chooseTerminals(board: BoardProfile, ends: readonly LooseEnd[]): (string | undefined)[] {
-  const resources = Object.fromEntries(
-    board.blocks.flatMap((block) =>
-      block.terminals.map((terminal) => [
-        `${block.id}${terminal.number}`,
-        { price: (used: number) => [Math.max(0, used - terminal.holds), 0, (used * (used - 1)) / 2] },
-      ]),
-    ),
+/** One more core in a clamp weighs more than any distance within a block, and another block more than that. */
+const crowded = 100;
+const otherBlock = 10_000;
+
+/** How far a terminal is from the one with the device's other core. */
+function apart(near: string, terminal: string): number {
+  const split = (id: string) => [id.replace(/\d+$/, ""), Number(/\d+$/.exec(id)?.[0])] as const;
+  const [[block, number], [other, its]] = [split(near), split(terminal)];
+  return block === other ? Math.min(Math.abs(number - its), crowded - 1) : otherBlock;
+}
+
+/** What one more core in a clamp costs: over what it holds gravely, and lightly the more the fuller it is. */
+function clampPrices(board: BoardProfile): Shared["slots"] {
+  return Object.fromEntries(
+    terminalsOf(board).map(({ id, holds }) => [
+      id,
+      (nth: number): Cost => [nth > holds ? 1 : 0, crowded * (nth - 1)],
+    ]),
   );
-  const items = ends.map((end) => ({
-    unplaced: [1e6],
-    options: (end.terminals ?? []).map((terminal) => ({
-      choice: terminal,
-      cost: [0, end.near && !terminal.startsWith(end.near) ? 1 : 0],
-      uses: [{ resource: terminal, amount: 1 }],
-    })),
-  }));
-  // Ends with one terminal to choose from are settled first; what remains is one small choice for each point.
-  const points = new Map<string, number[]>();
-  ends.forEach((end, at) => {
-    if (!end.terminals) return;
-    const key = [...end.terminals].sort().join();
-    points.set(key, [...(points.get(key) ?? []), at]);
+}
+
+/** Chooses among terminals that are one point: where it is wanted, none over what it holds, the block of the device's other core first, few cores to a clamp. */
+function chooseTerminals(board: BoardProfile, ends: readonly LooseEnd[]): (string | undefined)[] {
+  const items = ends.map(({ device, pin, from, terminals = [], near }): Item<string> => {
+    const wanted = from ? undefined : device.pinned?.[pin];
+    const able = wanted !== undefined && terminals.includes(wanted) ? [wanted] : terminals;
+    return {
+      unplaced: [1e6, 0],
+      options: able.map((terminal, at) => ({
+        choice: terminal,
+        cost: [0, near ? apart(near, terminal) : at],
+        slot: terminal,
+      })),
+    };
   });
-  const chosen: (string | undefined)[] = ends.map(() => undefined);
-  for (const members of points.values())
-    assign(
-      members.map((at) => items[at]!),
-      resources,
-    ).choices.forEach((choice, index) => {
-      chosen[members[index]!] = choice;
-    });
-  return chosen;
+  return assign(items, { slots: clampPrices(board), limits: {} }).choices;
 }
 
 /** Resistance of one core of a device's cable at 20 °C, Ω. */
@@ -158,7 +248,7 @@ export function coresOf(
   placements: readonly Placement[],
   cables: Readonly<Record<string, Record<string, Cable>>>,
 ): Core[] {
-  const ends = [...supplyEnds(placements), ...contactEnds(board, placements)];
+  const ends = [...feedEnds(board, placements), ...contactEnds(board, placements)];
   const chosen = chooseTerminals(board, ends);
   return ends.flatMap((end, at): Core[] => {
     const { device, why } = end;
@@ -170,72 +260,20 @@ export function coresOf(
     const cable = cables[device.id]?.[pin.part];
     return [
       {
-        id: `${device.id}.${pin.id}>${target}`,
-        from: pinNode(device.id, pin.id),
+        id: `${device.id}.${pin.id}${end.from ? `.${end.from.slice(end.from.indexOf("/") + 1)}` : ""}>${target}`,
+        from: end.from ?? pinNode(device.id, pin.id),
         to,
         device: device.id,
         deviceName: device.name,
         part: pin.part,
         pin: pin.id,
-        pinLabel: pin.label,
-        colour: pin.core,
+        pinLabel: end.from ? `bridge from ${end.from.slice(end.from.indexOf("/") + 1)}` : pin.label,
+        colour: device.colours?.[pin.id] ?? pin.core,
         target: to.startsWith("board/") || to.startsWith("joint/") ? target : to,
         joint: to.startsWith("joint/"),
-        cable,
-        ...(cable ? { ohms: coreOhms(device, pin.part, cable) } : {}),
+        cable: end.from ? undefined : cable,
+        ...(cable && !end.from ? { ohms: coreOhms(device, pin.part, cable) } : {}),
         why,
-      },
-    ];
-  });
-}
-
-/**
- * Cores of a supply and what each pole is called: brown, black and grey are line conductors, blue is neutral,
- * green-and-yellow earth by IEC 60445 (from memory); local codes decide.
- */
-const supplyPoles = {
-  live: { label: "live", colour: "BN" },
-  l1: { label: "L1", colour: "BN" },
-  l2: { label: "L2", colour: "BK" },
-  l3: { label: "L3", colour: "GY" },
-  neutral: { label: "neutral", colour: "BU" },
-  earth: { label: "earth", colour: "GNYE" },
-  a: { label: "secondary, one end", colour: "GY" },
-  b: { label: "secondary, other end", colour: "GY" },
-  plus: { label: "+", colour: "RD" },
-  minus: { label: "−", colour: "BK" },
-} as const;
-
-/** What the board's supply is called on a wire list. */
-export const supplyName: Record<BoardProfile["supply"]["kind"], string> = {
-  mains: "Mains spur",
-  "three-phase": "Three-phase spur",
-  transformer: "Transformer secondary",
-  dc: "Supply unit",
-  solar: "Solar panel",
-};
-
-/** The cores that bring the board its supply. */
-export function inletCores(board: BoardProfile): Core[] {
-  const { kind, volts, poles } = board.supply;
-  return (Object.keys(supplyPoles) as (keyof typeof supplyPoles)[]).flatMap((pole): Core[] => {
-    const target = poles[pole];
-    if (!target) return [];
-    const { label, colour } = supplyPoles[pole];
-    return [
-      {
-        id: `mains.${pole}>${target}`,
-        from: pinNode("mains", pole),
-        to: terminalNode(target),
-        device: "mains",
-        deviceName: supplyName[kind],
-        part: "spur",
-        pin: pole,
-        pinLabel: label,
-        colour,
-        target,
-        joint: false,
-        why: `${supplyName[kind].toLowerCase()}, ${volts.map((each) => plainNumber(each)).join(" or ")} V`,
       },
     ];
   });

@@ -1,27 +1,47 @@
-import { canSet, type BoardInput, type BoardProfile, type LoadDuty, type Rail } from "../board/index.ts";
+import type { BoardInput, BoardProfile, LoadDuty, Rail } from "../board/index.ts";
 import type { PlacedDevice } from "../circuit/index.ts";
-import type { DeviceContact, DeviceSupply } from "../device/index.ts";
+import type { CoreColour, DeviceContact, DeviceProfile, DeviceRail, DeviceSupply } from "../device/index.ts";
 import type { LeafId } from "../job/index.ts";
 
-/** A device on site, with the leaf it moves when it is a drive. */
+/** A device on site, with what is known of it there. */
 export interface SiteDevice extends PlacedDevice {
+  /** The leaf a drive moves. */
   leaf?: LeafId;
+  /** Terminals that pins are wanted on, by pin. */
+  pinned?: Readonly<Record<string, string>>;
+  /** Core colours found on site where they differ from the device's data, by pin. */
+  colours?: Readonly<Record<string, CoreColour>>;
+  /** Free space found between its housing and whatever moves past it, mm. */
+  clearanceMm?: number;
+  /** Jumpers of the device found on. */
+  jumpersOn?: readonly string[];
 }
 
 /** A rail a device makes, such as a converter's output. */
 export interface MadeRail {
   device: string;
-  rail: PlacedDevice["profile"]["provides"][number];
+  name: string;
+  rail: DeviceRail;
 }
 
-/** What a device needs a place for: a contact wants an input, a supply wants a rail. */
+export type Output = BoardProfile["outputs"][number];
+
+/** What a device needs a place for: a contact wants an input, a supply a rail, a wake pair an output, a source its inlet. */
 export type Demand =
   | { kind: "contact"; device: SiteDevice; contact: DeviceContact }
-  | { kind: "supply"; device: SiteDevice; supply: DeviceSupply; duty: LoadDuty };
+  | { kind: "supply"; device: SiteDevice; supply: DeviceSupply; duty: LoadDuty }
+  | { kind: "listen"; device: SiteDevice; listen: DeviceProfile["listens"][number] }
+  | { kind: "source"; device: SiteDevice; source: DeviceRail; inlet: "battery" | "panel" };
 
 /** Where a demand is met. */
 export type Place =
-  { kind: "input"; input: BoardInput } | { kind: "rail"; rail: Rail } | { kind: "made"; made: MadeRail };
+  | { kind: "input"; input: BoardInput }
+  | { kind: "rail"; rail: Rail }
+  | { kind: "made"; made: MadeRail }
+  /** Fed from a rail through a contact of the board, which is set to this task. */
+  | { kind: "relay"; output: Output; rail: Rail; task: string }
+  | { kind: "output"; output: Output }
+  | { kind: "inlet"; inlet: "battery" | "panel"; plus: string; minus: string; volts: readonly number[] };
 
 const driveDuty: Record<LeafId, LoadDuty> = {
   only: "drive-only",
@@ -31,78 +51,49 @@ const driveDuty: Record<LeafId, LoadDuty> = {
 
 /** Everything the devices need a place for, in the order of the devices. */
 export function demandsOf(devices: readonly SiteDevice[]): Demand[] {
-  return devices.flatMap((device): Demand[] => [
-    ...device.profile.supplies.map((supply): Demand => ({
-      kind: "supply",
-      device,
-      supply,
-      duty: supply.duty === "drive" ? driveDuty[device.leaf ?? "only"] : supply.duty,
-    })),
-    ...device.profile.contacts.map((contact): Demand => ({ kind: "contact", device, contact })),
-  ]);
+  return devices.flatMap((device): Demand[] => {
+    const { supplies, contacts, listens, provides } = device.profile;
+    return [
+      ...supplies
+        .filter((supply) => !supply.ownSpur)
+        .map((supply): Demand => ({
+          kind: "supply",
+          device,
+          supply,
+          duty: supply.duty === "drive" ? driveDuty[device.leaf ?? "only"] : supply.duty,
+        })),
+      ...contacts.map((contact): Demand => ({ kind: "contact", device, contact })),
+      ...listens.map((listen): Demand => ({ kind: "listen", device, listen })),
+      ...provides.flatMap((source): Demand[] => {
+        const inlet = source.feeds.find((each) => each === "battery" || each === "panel");
+        return inlet ? [{ kind: "source", device, source, inlet }] : [];
+      }),
+    ];
+  });
 }
 
 /** The rails that devices make. */
 export function madeRails(devices: readonly SiteDevice[]): MadeRail[] {
-  return devices.flatMap((device) => device.profile.provides.map((rail) => ({ device: device.id, rail })));
+  return devices.flatMap((device) =>
+    device.profile.provides.map((rail) => ({ device: device.id, name: device.name, rail })),
+  );
 }
 
-type Output = Pick<Rail, "kind" | "volts" | "feeds">;
-
-/** Why this output cannot feed this supply; undefined when it can. */
-export function supplyMisfit(
-  output: Output,
-  supply: DeviceSupply,
-  duty: LoadDuty,
-): "duty" | "kind" | "volts" | undefined {
-  if (!output.feeds.includes(duty)) return "duty";
-  if (supply.kind !== "either" && supply.kind !== output.kind) return "kind";
-  if (output.volts < supply.volts.min || output.volts > supply.volts.max) return "volts";
-  return undefined;
-}
-
-/** Why this input cannot take this contact; undefined when it can. */
-export function contactMisfit(
-  input: BoardInput,
-  contact: DeviceContact,
-  board: BoardProfile,
-  leaf?: LeafId,
-): "duty" | "leaf" | "sense" | "rest" | undefined {
-  if (!input.takes.includes(contact.duty)) return "duty";
-  if (input.leaves && leaf && !input.leaves.includes(leaf)) return "leaf";
-  if (input.contact !== contact.rest) return "rest";
-  return senseFits(input, contact, board) ? undefined : "sense";
+/** The pins of a demand. */
+export function pinsOf(demand: Demand): string[] {
+  switch (demand.kind) {
+    case "contact":
+      return [...demand.contact.pins];
+    case "supply":
+      return Object.values(demand.supply.pins).filter((pin) => pin !== undefined);
+    case "listen":
+      return [...demand.listen.pins];
+    case "source":
+      return [demand.source.pins.plus, demand.source.pins.minus];
+  }
 }
 
 /** What the edge-sensing behaviour calls what this contact gives. */
 export function sensingWord({ senses = "contact" }: DeviceContact): "contact" | "resistor" | "optical" {
   return senses === "pulse" ? "optical" : senses;
-}
-
-/** True when the input looks for what the contact gives, or can be set to. */
-function senseFits(input: BoardInput, contact: DeviceContact, board: BoardProfile): boolean {
-  if (input.setBy.includes("edge-sensing") && canSet(board, "edge-sensing", sensingWord(contact)))
-    return contact.ohms === undefined || contact.ohms === input.ohms;
-  return input.senses === (contact.senses ?? "contact") && input.ohms === contact.ohms;
-}
-
-/** Every place that can meet the demand, with how far it is from the best: 0 is the place made for it. */
-export function placesFor(
-  demand: Demand,
-  board: BoardProfile,
-  made: readonly MadeRail[],
-): { place: Place; rank: number }[] {
-  if (demand.kind === "contact")
-    return board.inputs
-      .filter((input) => !contactMisfit(input, demand.contact, board, demand.device.leaf))
-      .map((input) => ({ place: { kind: "input", input }, rank: input.takes.indexOf(demand.contact.duty) }));
-  const { supply, duty } = demand;
-  return [
-    ...board.rails
-      .filter((rail) => !supplyMisfit(rail, supply, duty))
-      .map((rail) => ({ place: { kind: "rail", rail } as const, rank: rail.feeds.indexOf(duty) })),
-    ...made
-      .filter((each) => each.device !== demand.device.id && !supplyMisfit(each.rail, supply, duty))
-      .map((each) => ({ place: { kind: "made", made: each } as const, rank: board.rails.length })),
-  ];
 }

@@ -1,92 +1,42 @@
-import { lampOfInput, terminalsOf, type BoardProfile } from "../board/index.ts";
-import type { DeviceContact } from "../device/index.ts";
+import { lampOfInput, terminalOf, terminalsOf, type BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
-import { count, listed, plainNumber } from "../quantity/index.ts";
+import { count, listed } from "../quantity/index.ts";
 import type { Core } from "./cores.ts";
-import { contactMisfit, madeRails, supplyMisfit, type Demand, type SiteDevice } from "./demand.ts";
+import { madeRails, pinsOf, type SiteDevice } from "./demand.ts";
+import { honoursPins } from "./fit.ts";
 import type { Placement } from "./place.ts";
+import { misled } from "./preference.ts";
+import { roomFor } from "./room.ts";
+import { unplacedFindings } from "./unplaced.ts";
 
-function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
-  if (senses === "resistor") return `an end resistor of ${plainNumber((ohms ?? 0) / 1_000)} kΩ`;
-  return senses === "pulse" ? "the pulses of an optical edge" : "a plain contact";
-}
-
-function contactFinding(board: BoardProfile, demand: Extract<Demand, { kind: "contact" }>): Finding {
-  const { device, contact } = demand;
-  const subjects = [{ kind: "device" as const, id: device.id }];
-  const wrongRest = board.inputs.find(
-    (input) => contactMisfit(input, contact, board, device.leaf) === "rest",
-  );
-  if (wrongRest && contact.rest === "open")
-    return finding(
-      "open-contact-on-closed-input",
-      [...subjects, { kind: "input", id: wrongRest.id }, { kind: "terminal", id: wrongRest.terminal }],
-      { device: device.name, input: `${wrongRest.label} (${wrongRest.terminal})` },
-    );
-  const wrongSense = board.inputs.find(
-    (input) => contactMisfit(input, contact, board, device.leaf) === "sense",
-  );
-  if (wrongSense)
-    return finding("device-unplaced", [...subjects, { kind: "input", id: wrongSense.id }], {
-      device: device.name,
-      part: `${contact.duty} contact`,
-      reason: `${wrongSense.label} (${wrongSense.terminal}) looks for ${senseText(wrongSense)}; this one gives ${senseText(contact)}.`,
-    });
-  return finding("device-unplaced", subjects, {
-    device: device.name,
-    part: `${contact.duty} contact`,
-    reason: wrongRest
-      ? `${wrongRest.label} wants a contact that rests open, this one rests closed.`
-      : `No input of ${board.name} takes a ${contact.duty} contact.`,
-  });
-}
-
-function supplyFinding(
+/** Contacts that share an input, what is lost by it, and what would give each its own. */
+function chainFindings(
   board: BoardProfile,
-  devices: readonly SiteDevice[],
-  demand: Extract<Demand, { kind: "supply" }>,
-): Finding {
-  const { device, supply, duty } = demand;
-  const subjects = [{ kind: "device" as const, id: device.id }];
-  const made = madeRails(devices).map(({ device: maker, rail }) => ({ ...rail, label: `${maker}, output` }));
-  const outputs = [...board.rails, ...made];
-  const wanted = `${supply.volts.min === supply.volts.max ? "" : `${plainNumber(supply.volts.min)} to `}${plainNumber(supply.volts.max)} V ${supply.kind.toUpperCase()}`;
-  const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duty) === "kind");
-  if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc")
-    return finding("ac-on-dc", [...subjects, { kind: "rail", id: wrongKind.id }], {
-      device: device.name,
-      wanted,
-      rail: wrongKind.label,
-      given: `${plainNumber(wrongKind.volts)} V AC`,
-      milliamps: `${plainNumber(supply.milliamps.working)} mA`,
-    });
-  const near = wrongKind ?? outputs.find((output) => supplyMisfit(output, supply, duty) === "volts");
-  return finding("device-unplaced", subjects, {
-    device: device.name,
-    part: "supply",
-    reason: near
-      ? `It wants ${wanted}, and ${near.label} gives ${plainNumber(near.volts)} V ${near.kind.toUpperCase()}.`
-      : `No output of ${board.name} is free for it.`,
-  });
-}
-
-/** Contacts that share an input, and what is lost by it. */
-function chainFindings(board: BoardProfile, placements: readonly Placement[]): Finding[] {
+  placements: readonly Placement[],
+  room: (at: Placement) => string | undefined,
+): Finding[] {
   return board.inputs.flatMap((input): Finding[] => {
-    const users = placements.flatMap(({ demand, place }) =>
-      demand.kind === "contact" && place?.kind === "input" && place.input.id === input.id
-        ? [demand.device]
-        : [],
+    const users = placements.filter(
+      ({ demand, place }) =>
+        demand.kind === "contact" && place?.kind === "input" && place.input.id === input.id,
     );
     if (users.length < 2 || input.contact !== "closed") return [];
+    const tested =
+      users.some(({ demand }) => demand.kind === "contact" && demand.contact.test) &&
+      input.test !== undefined;
     return [
       finding(
         "contacts-chained",
-        [{ kind: "input", id: input.id }, ...users.map((user) => ({ kind: "device" as const, id: user.id }))],
+        [
+          { kind: "input", id: input.id },
+          ...users.map(({ demand }) => ({ kind: "device" as const, id: demand.device.id })),
+        ],
         {
-          devices: listed(users.map((user) => user.name)),
+          devices: listed(users.map(({ demand }) => demand.device.name)),
           input: `${input.label} (${input.terminal})`,
           lamp: lampOfInput(board, input.id)?.label ?? "the lamp",
+          lost: tested ? ", and its test no longer tests each of them" : "",
+          room: room(users[users.length - 1]!) ?? "",
         },
       ),
     ];
@@ -107,17 +57,80 @@ function crowdFindings(board: BoardProfile, cores: readonly Core[]): Finding[] {
   });
 }
 
-/** Traps 20 and 39, what has no place and why, what is chained, and which terminals are crowded. */
-export function placementFindings(
+/** Trap 31, and its reverse: what must always live on a rail that sleeps, and what must sleep on one that never does. */
+function misledFindings(placements: readonly Placement[]): Finding[] {
+  return placements.flatMap(({ demand, place }): Finding[] => {
+    if (demand.kind !== "supply" || place?.kind !== "rail" || !misled(demand, place)) return [];
+    const subjects = [
+      { kind: "device" as const, id: demand.device.id },
+      { kind: "rail" as const, id: place.rail.id },
+    ];
+    const live = place.rail.live === "not-closed" ? "the leaf is not closed" : place.rail.live;
+    return [
+      finding(demand.supply.lives === "always" ? "rail-sleeps" : "rail-never-sleeps", subjects, {
+        device: demand.device.name,
+        rail: place.rail.label,
+        live,
+      }),
+    ];
+  });
+}
+
+/** Pins wanted on a terminal that cannot take them, or that the board does not have. */
+function pinFindings(
   board: BoardProfile,
   devices: readonly SiteDevice[],
   placements: readonly Placement[],
   cores: readonly Core[],
 ): Finding[] {
-  const missing = placements
-    .filter(({ place }) => !place)
-    .map(({ demand }) =>
-      demand.kind === "contact" ? contactFinding(board, demand) : supplyFinding(board, devices, demand),
-    );
-  return [...missing, ...chainFindings(board, placements), ...crowdFindings(board, cores)];
+  return devices.flatMap((device): Finding[] =>
+    Object.entries(device.pinned ?? {}).flatMap(([pin, terminal]): Finding[] => {
+      const core = cores.find((each) => each.device === device.id && each.pin === pin);
+      if (core?.target === terminal) return [];
+      const label = device.profile.pins.find((each) => each.id === pin)?.label ?? pin;
+      const known = terminalOf(board, terminal) !== undefined;
+      const own = placements.find(
+        ({ demand }) => demand.device.id === device.id && pinsOf(demand).includes(pin),
+      );
+      const shares = own?.place !== undefined && honoursPins(own.demand, own.place, board);
+      return [
+        finding(
+          "pin-impossible",
+          [
+            { kind: "device", id: device.id },
+            ...(known ? [{ kind: "terminal" as const, id: terminal }] : []),
+          ],
+          {
+            device: device.name,
+            pin: label,
+            terminal,
+            reason: !known
+              ? `${board.name} has no terminal ${terminal}`
+              : shares
+                ? `it is chained with others there, and another core of the chain sits on ${terminal}`
+                : `${terminal} is ${terminalOf(board, terminal)!.label}, which cannot take it`,
+            instead: core ? `Planned on ${core.target} instead.` : "It stays without a place.",
+          },
+        ),
+      ];
+    }),
+  );
+}
+
+/** What is wrong with where things sit: without a place and why, chained, crowded, on a rail that sleeps, wanted where they cannot be. */
+export function placementFindings(
+  board: BoardProfile,
+  devices: readonly SiteDevice[],
+  placements: readonly Placement[],
+  cores: readonly Core[],
+  fitted: readonly string[],
+): Finding[] {
+  const made = madeRails(devices);
+  return [
+    ...unplacedFindings(board, devices, placements, fitted),
+    ...chainFindings(board, placements, ({ demand }) => roomFor(board, demand, made, fitted)),
+    ...crowdFindings(board, cores),
+    ...misledFindings(placements),
+    ...pinFindings(board, devices, placements, cores),
+  ];
 }

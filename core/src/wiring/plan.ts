@@ -1,21 +1,24 @@
-import type { BoardProfile } from "../board/index.ts";
+import { deliveredCards, type BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
 import type { Installation } from "../circuit/index.ts";
-import { coresOf, inletCores, type Core } from "./cores.ts";
+import { coresOf, type Core } from "./cores.ts";
 import type { SiteDevice } from "./demand.ts";
+import { inletCores } from "./inlet.ts";
 import { placementFindings } from "./findings.ts";
 import { foundLinks, planLinks, type LinkPlan } from "./links.ts";
-import { overloadFindings, railLoads, type RailLoad } from "./loads.ts";
+import { railLoads, type RailLoad } from "./loads.ts";
+import { overloadFindings } from "./overload.ts";
 import { placeDevices, type Placement } from "./place.ts";
+import type { PlanCost } from "./preference.ts";
+import { siteFindings } from "./site.ts";
 import { voltageFindings } from "./voltage.ts";
 
 /** The wiring of a job: every core, every link, every limit, and what is wrong with it. */
 export interface WiringPlan {
   devices: SiteDevice[];
   placements: Placement[];
-  /** Unplaced, milliamps over a limit, contacts sharing an input, distance from the best place. */
-  cost: number[];
+  cost: PlanCost;
   cores: Core[];
   links: LinkPlan[];
   rails: RailLoad[];
@@ -26,7 +29,9 @@ export interface WiringPlan {
 function siteDevices(bundle: Pick<JobBundle, "job" | "devices">): SiteDevice[] {
   return bundle.job.devices.flatMap((instance): SiteDevice[] => {
     const profile = profileOf(bundle.devices, instance.device);
-    return profile ? [{ id: instance.id, name: instance.name, profile, leaf: instance.leaf }] : [];
+    if (!profile) return [];
+    const { id, name, leaf, pinned, cores: colours, clearanceMm, jumpersOn } = instance;
+    return [{ id, name, profile, leaf, pinned, colours, clearanceMm, jumpersOn }];
   });
 }
 
@@ -58,9 +63,10 @@ export function planWiring(bundle: {
   const { board, job } = bundle;
   const devices = siteDevices(bundle);
   const cables = cablesOf(job);
+  const fitted = job.cards ?? deliveredCards(board);
   const { placements, cost, proved } = placeDevices(board, devices);
-  const cores = [...coresOf(board, placements, cables), ...inletCores(board)];
-  const rails = railLoads(board, devices, placements, cables);
+  const cores = [...coresOf(board, placements, cables), ...inletCores(board, placements)];
+  const rails = railLoads(board, devices, placements, cables, fitted);
   const links = planLinks(board, placements, foundLinks(board, job.found.links));
   return {
     devices,
@@ -70,7 +76,8 @@ export function planWiring(bundle: {
     links,
     rails,
     findings: [
-      ...placementFindings(board, devices, placements, cores),
+      ...placementFindings(board, devices, placements, cores, fitted),
+      ...siteFindings(board, devices, fitted),
       ...overloadFindings(rails),
       ...voltageFindings(asPlanned(board, { devices, cores, links }), placements, cores),
       ...(proved ? [] : [finding("plan-not-proved", [])]),

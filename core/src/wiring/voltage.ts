@@ -1,7 +1,14 @@
-import { measureCircuit, type Installation, type PlacedDevice } from "../circuit/index.ts";
+import {
+  atWork,
+  measureCircuit,
+  situations,
+  type Installation,
+  type Measured,
+  type PlacedDevice,
+} from "../circuit/index.ts";
 import type { DeviceSupply } from "../device/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
-import { conductorOhms, conductorSizesMm2, plainNumber } from "../quantity/index.ts";
+import { conductorOhms, conductorSizesMm2, listed, plainNumber } from "../quantity/index.ts";
 import type { Core } from "./cores.ts";
 import type { Placement } from "./place.ts";
 
@@ -59,28 +66,79 @@ function lowFinding(
   );
 }
 
+const voltsAt = ({ supplies }: Measured, device: PlacedDevice, supply: DeviceSupply) =>
+  Math.abs(supplies[`${device.id}/${supply.id}`]?.volts ?? 0);
+
+/** What feeds a placed supply: its rail as the circuit names it, with its label and volts. */
+function feedOf(place: Placement["place"]): { id: string; label: string; volts: number } | undefined {
+  if (place?.kind === "rail" || place?.kind === "relay") return place.rail;
+  if (place?.kind !== "made") return undefined;
+  const { device, name, rail } = place.made;
+  return { id: `${device}/${rail.id}`, label: name, volts: rail.volts };
+}
+
+function overFinding(
+  device: PlacedDevice,
+  supply: DeviceSupply,
+  feed: { label: string; volts: number },
+  measured: number,
+): Finding {
+  const unregulated = measured > feed.volts * 1.02;
+  return finding("voltage-over", [{ kind: "device", id: device.id }], {
+    device: device.name,
+    volts: volts(measured),
+    most: volts(supply.volts.max),
+    reason: unregulated
+      ? `${feed.label} has no regulation: lightly loaded it gives far more than the ${volts(feed.volts)} it is named for.`
+      : `${feed.label} gives more than the device bears: it overheats or is destroyed.`,
+    remedy: unregulated
+      ? "Use a regulated converter."
+      : "Feed it from another supply, or choose another device.",
+  });
+}
+
+/** The moment in which the supply stands in this state worst; undefined where it never does. */
+function worstMoment(
+  moments: readonly Measured[],
+  device: PlacedDevice,
+  supply: DeviceSupply,
+  state: "low" | "over",
+) {
+  const sign = state === "low" ? 1 : -1;
+  return moments
+    .filter(({ supplies }) => supplies[`${device.id}/${supply.id}`]?.state === state)
+    .sort((a, b) => sign * (voltsAt(a, device, supply) - voltsAt(b, device, supply)))[0];
+}
+
 /**
  * Trap 40: every device that gets less than it needs over its cable while everything works, with cores as hot as they
- * get. Drives are left out: their boards drive them by force, and their cables are chosen by the drive's own sheet.
+ * get; and of trap 19, every device that gets more than it bears, with cores cold. Drives are left out: their boards
+ * drive them by force, and their cables are chosen by the drive's own sheet. Parts of which the circuit can tell
+ * nothing are named.
  */
 export function voltageFindings(
   at: Installation,
   placements: readonly Placement[],
   cores: readonly Core[],
 ): Finding[] {
-  const { supplies, rails } = measureCircuit(at, { moving: true, celsius: hottest });
-  return placements.flatMap(({ demand, place }): Finding[] => {
-    if (demand.kind !== "supply" || demand.duty.startsWith("drive")) return [];
-    if (!place || place.kind === "input") return [];
-    const { device, supply } = demand;
-    const measured = supplies[`${device.id}/${supply.id}`];
-    const core = cores.find((each) => each.device === device.id && each.pin === supply.pins.plus);
-    if (!measured || !core || measured.state !== "low") return [];
-    // A rail at its limit starves everything on it: that is told of the rail, and no cable would mend it.
-    const railId = place.kind === "rail" ? place.rail.id : `${place.made.device}/${place.made.rail.id}`;
-    if (rails[railId]?.limited) return [];
-    const rail =
-      place.kind === "rail" ? place.rail : { label: place.made.device, volts: place.made.rail.volts };
-    return [lowFinding(device, supply, core, rail, measured.volts)];
-  });
+  const hot = situations
+    .filter(atWork)
+    .map((situation) => measureCircuit(at, { situation, celsius: hottest }));
+  const cold = situations.map((situation) => measureCircuit(at, { situation, celsius: 20 }));
+  const unsolved = [...new Set([...hot, ...cold].flatMap((each) => each.unsolved))];
+  return [
+    ...placements.flatMap(({ demand, place }): Finding[] => {
+      const feed = feedOf(place);
+      if (demand.kind !== "supply" || demand.duty.startsWith("drive") || !feed) return [];
+      const { device, supply } = demand;
+      const over = worstMoment(cold, device, supply, "over");
+      if (over) return [overFinding(device, supply, feed, voltsAt(over, device, supply))];
+      const low = worstMoment(hot, device, supply, "low");
+      const core = cores.find((each) => each.device === device.id && each.pin === supply.pins.plus);
+      // A rail at its limit starves everything on it: that is told of the rail, and no cable would mend it.
+      if (!low || !core || low.rails[feed.id]?.limited) return [];
+      return [lowFinding(device, supply, core, feed, voltsAt(low, device, supply))];
+    }),
+    ...(unsolved.length ? [finding("circuit-unsolved", [], { parts: listed(unsolved.slice(0, 4)) })] : []),
+  ];
 }

@@ -6,6 +6,7 @@ import {
   type Condition,
   type ContactDuty,
 } from "../../board/index.ts";
+import { nothingRead } from "../../circuit/index.ts";
 import type { Demand } from "../../wiring/index.ts";
 import { conditionHolds } from "../face.ts";
 import type { BenchState, Planned } from "../state.ts";
@@ -24,8 +25,7 @@ function reactionOf(
   atEnd: BenchState,
   when: (typeof situations)[number]["at"],
 ): string | undefined {
-  const nothing = { inputs: {}, supplies: {} };
-  return input.reactions.find((row) => conditionHolds(row.when, atEnd, nothing, planned))?.[when];
+  return input.reactions.find((row) => conditionHolds(row.when, atEnd, nothingRead, planned))?.[when];
 }
 
 /** A leaf can be proved once the board has power and knows its travel, where it learns one. */
