@@ -1,6 +1,6 @@
 import { commonTerminals } from "../board/index.ts";
 import { terminalNode, type Installation, type Node } from "./installation.ts";
-import { measureCircuit, type InputState, type MeasuredSupply } from "./measure.ts";
+import { measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
 import { partsOf, type Known } from "./parts.ts";
 import { atRest } from "./situation.ts";
 
@@ -25,13 +25,21 @@ export interface Readings {
   supplies: Record<string, MeasuredSupply["state"]>;
   /** Volts at each supply. */
   volts: Record<string, number>;
+  rails: Record<string, MeasuredRail>;
   /** Rails that give all they can, or are short. */
   limited: string[];
   unsolved: string[];
 }
 
 /** Readings of nothing at all, for what is asked of settings alone. */
-export const nothingRead: Readings = { inputs: {}, supplies: {}, volts: {}, limited: [], unsolved: [] };
+export const nothingRead: Readings = {
+  inputs: {},
+  supplies: {},
+  volts: {},
+  rails: {},
+  limited: [],
+  unsolved: [],
+};
 
 type Graph = Map<Node, { to: Node; element?: Element }[]>;
 
@@ -99,6 +107,7 @@ export function readCircuit(at: Installation): Readings {
     inputs: Object.fromEntries(inputs),
     supplies: Object.fromEntries(states.map(([id, { state }]) => [id, state])),
     volts: Object.fromEntries(states.map(([id, { volts }]) => [id, volts])),
+    rails: measured.rails,
     limited: Object.keys(measured.rails).filter((id) => measured.rails[id]!.limited),
     unsolved: measured.unsolved,
   };

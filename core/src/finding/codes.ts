@@ -51,6 +51,7 @@ export const findingCodes = {
   /** Trap 44 */ "plugs-swapped": "danger",
   /** Trap 47 */ "battery-left-connected": "danger",
   "core-misplaced": "fault",
+  "core-elsewhere": "note",
   "core-on-mains": "danger",
   "supply-reversed": "danger",
   "rail-shorted": "danger",

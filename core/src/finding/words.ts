@@ -194,6 +194,11 @@ const table: Record<FindingCode, FindingWords> = {
     why: "{effect}",
     remedy: "Move it to {planned}, or keep it and have the plan made around it.",
   },
+  "core-elsewhere": {
+    what: "{core} of {device} sits on {found}; planned is {planned}, the same point of the board.",
+    why: "It works as well there; only the wire list no longer says where it is.",
+    remedy: "Keep it, and have the wire list say {found}.",
+  },
   "core-on-mains": {
     what: "{core} of {device} sits on {terminal}, a terminal of the mains side.",
     why: "Mains on a core made for extra-low voltage kills, and takes every device on it along.",

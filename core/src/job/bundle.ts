@@ -4,6 +4,7 @@ import {
   menuValues,
   parseBoard,
   selectorsOf,
+  terminalOf,
   type BehaviourId,
   type BoardProfile,
 } from "../board/index.ts";
@@ -51,6 +52,21 @@ function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Rep
           part,
           "Remove the cable.",
         );
+    const pins = profile.pins.map((pin) => pin.id);
+    for (const key of ["pinned", "cores"] as const)
+      for (const pin of Object.keys(instance[key] ?? {}))
+        if (!pins.includes(pin))
+          report(`${path}.${key}.${pin}`, `a pin of the device (${pins.join(", ")})`, pin, "Remove it.");
+    const jumpers = profile.jumpers.map((jumper) => jumper.id);
+    instance.jumpersOn?.forEach((id, j) => {
+      if (!jumpers.includes(id))
+        report(
+          `${path}.jumpersOn[${j}]`,
+          `a jumper of the device (${jumpers.join(", ") || "it has none"})`,
+          id,
+          "Remove it.",
+        );
+    });
     for (const part of parts)
       if (!instance.cables[part])
         report(
@@ -151,7 +167,18 @@ export function checkLog(log: readonly LogEntry[], board: BoardProfile, file: st
   log.forEach((entry, at) => {
     if (log.findIndex((other) => other.id === entry.id) !== at)
       report(`log[${at}].id`, "an id of its own", entry.id, "Remove the repeated entry.");
-    if (entry.kind !== "step" || at < taken) return;
+    if (at < taken) return;
+    if (entry.kind === "wired")
+      entry.moves.forEach(({ to }, m) => {
+        if (to.startsWith("board/") && !terminalOf(full, to.slice("board/".length)))
+          report(
+            `log[${at}].moves[${m}].to`,
+            "a terminal of the board",
+            to,
+            "Pick a terminal that is there.",
+          );
+      });
+    if (entry.kind !== "step") return;
     entry.effects.forEach((effect, e) => {
       const path = `log[${at}].effects[${e}]`;
       if (effect.kind === "link") checkStands(full, { links: [effect.id] }, path, report);

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { behaviourIds, idSchema } from "../board/index.ts";
 import { coreColours } from "../device/index.ts";
 import { conductorSizesMm2, isClock } from "../quantity/index.ts";
-import { effectSchema } from "./effect.ts";
+import { effectSchema, moveSchema } from "./effect.ts";
 
 const text = (most: number) => z.string().max(most);
 const needed = (most: number, what: string) =>
@@ -64,6 +64,13 @@ const word20 = z.string().min(1).max(20);
 const cableSchema = z.strictObject({
   lengthM: z.number("a length in m").positive("a length over 0 m").max(500, "at most 500 m"),
   sizeMm2: z.literal([...conductorSizesMm2]),
+  run: z
+    .string()
+    .trim()
+    .min(1)
+    .max(40)
+    .optional()
+    .describe("Name of a cable that several devices share; left out, a cable of its own."),
 });
 
 const instanceSchema = z.strictObject({
@@ -141,6 +148,9 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
       })
       .optional(),
   }),
+  z
+    .strictObject({ ...entry, kind: z.literal("wired"), moves: z.array(moveSchema).min(1).max(200) })
+    .describe("Where cores were found, or were put, whatever is planned."),
   z.strictObject({
     ...entry,
     kind: z.literal("note"),

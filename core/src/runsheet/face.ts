@@ -88,7 +88,7 @@ function displayText(state: BenchState, readings: Readings, planned: Planned): s
 
 /** What of a state the circuit depends on. */
 export function circuitKey(state: BenchState): string {
-  return JSON.stringify([state.powered, state.landed, state.links, state.tripped]);
+  return JSON.stringify([state.powered, state.landed, state.sits, state.links, state.tripped]);
 }
 
 /** Readings of each plan by what the circuit is made of: most steps of a run sheet leave it as it is. */

@@ -4,6 +4,7 @@ import { finding, severityRank, type Finding } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
 import { planWiring, sensingWord, type WiringPlan } from "../wiring/index.ts";
+import { testFindings, testWish } from "./tested.ts";
 import { runSheet } from "./sheet.ts";
 import { inspect, weakForce, stateAhead, stateNow, stationStatuses, type StationStatus } from "./progress.ts";
 import type { BenchState, Planned } from "./state.ts";
@@ -50,7 +51,13 @@ export function wishesOf(
       ? [sensingWord(demand.contact)]
       : [],
   )[0];
+  const tested = testWish(wiring, board);
+  const relays = wiring.placements.flatMap(({ place }) =>
+    place?.kind === "relay" && place.output.setBy ? [[place.output.setBy, place.task] as const] : [],
+  );
   return {
+    ...(tested === undefined ? {} : { "photocell-test": tested }),
+    ...Object.fromEntries(relays),
     ...(edge ? { "edge-sensing": edge } : {}),
     ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
@@ -120,6 +127,7 @@ export function planJob(given: JobBundle): JobPlan {
     ...controls.findings,
     ...protectionFinding(planned),
     ...weakForce(planned, controls.positions),
+    ...testFindings(planned, controls.positions),
     ...leafFindings(planned),
     ...firmwareFinding(planned),
   ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);

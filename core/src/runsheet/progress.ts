@@ -1,10 +1,18 @@
 import { behaviour, behaviourText, type BehaviourId } from "../board/index.ts";
 import { commitFindings, forceFindings, thresholdFindings, type Positions } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
-import type { LogEntry, StepEntry } from "../job/index.ts";
-import { linkFindings } from "../wiring/index.ts";
+import type { LogEntry, StateEffect, StepEntry } from "../job/index.ts";
+import { asWiredFindings, linkFindings } from "../wiring/index.ts";
 import { conditionHolds, readFace, switchedOff } from "./face.ts";
-import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
+import {
+  applyEffect,
+  installationOf,
+  stateAsFound,
+  wiresOf,
+  type BenchState,
+  type Planned,
+} from "./state.ts";
+import { testFindings } from "./tested.ts";
 import { stations, type Station, type Step } from "./step.ts";
 
 /** The latest word on each step; a withdrawn one counts as open again. */
@@ -19,10 +27,11 @@ export function outcomes(log: readonly LogEntry[]): Map<string, StepEntry> {
 export function stateNow(planned: Planned): BenchState {
   const said = outcomes(planned.bundle.log);
   return planned.bundle.log
-    .filter(
-      (entry) => entry.kind === "step" && said.get(entry.step)?.id === entry.id && entry.outcome === "seen",
-    )
-    .flatMap((entry) => (entry.kind === "step" ? entry.effects : []))
+    .flatMap((entry): readonly StateEffect[] => {
+      if (entry.kind === "wired") return [{ kind: "move", moves: entry.moves }];
+      const counts = entry.kind === "step" && said.get(entry.step)?.id === entry.id;
+      return counts && entry.outcome === "seen" ? entry.effects : [];
+    })
     .reduce(applyEffect, stateAsFound(planned.bundle));
 }
 
@@ -84,15 +93,41 @@ export function weakForce(planned: Planned, at: Positions): Finding[] {
   });
 }
 
-/** What is wrong with the bench as it stands: traps 1, 2, 3, 4, 13 and 14. */
+/** Traps 18 and 47: what was joined under power and must not be, and a battery still on while the board is isolated. */
+function liveFindings(planned: Planned, state: BenchState): Finding[] {
+  const { devices, cores } = planned.wiring;
+  const wires = wiresOf(planned.wiring, state);
+  return devices.flatMap((device): Finding[] => {
+    const about = [{ kind: "device" as const, id: device.id }];
+    const live = device.profile.keyed && state.landedLive.some((pin) => pin.startsWith(`${device.id}/`));
+    const battery = device.profile.provides.some((rail) => rail.feeds.includes("battery"));
+    const planned = cores.filter((core) => core.device === device.id).length;
+    const landed = wires.filter((wire) => wire.device === device.id).length;
+    return [
+      ...(live ? [finding("plugged-while-live", about, { device: device.name })] : []),
+      ...(battery && !state.powered && planned > 0 && landed === planned
+        ? [finding("battery-left-connected", about, { device: device.name })]
+        : []),
+    ];
+  });
+}
+
+/** What is wrong with the bench as it stands: traps 1 to 5, 13, 14, 18, 20, 37, 42, 44 and 47. */
 export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
-  const cores = planned.wiring.cores.filter((core) => state.landed.includes(core.id));
+  const cores = wiresOf(planned.wiring, state);
   return [
     ...linkFindings(board, cores, state.links),
     ...protectionFindings(planned, state),
     ...thresholdFindings(board, state.positions, planned.controls.positions),
     ...weakForce(planned, state.inForce),
+    ...asWiredFindings({
+      at: installationOf(board, planned.wiring, state),
+      wiring: planned.wiring,
+      sits: state.sits,
+    }),
+    ...liveFindings(planned, state),
+    ...testFindings(planned, state.inForce),
     ...commitFindings(board, state.positions, state.inForce),
   ];
 }

@@ -7,7 +7,7 @@ import { procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
 import { railSteps } from "./steps/rails.ts";
 import { commitSteps, setSteps, valueSteps } from "./steps/set.ts";
-import { wireSteps } from "./steps/wire.ts";
+import { batterySteps, wireSteps } from "./steps/wire.ts";
 
 /** The state after all effects of a step; a contact it trips is clear again. */
 function afterStep(state: BenchState, step: Pick<StepDraft, "effects">): BenchState {
@@ -75,6 +75,7 @@ export function runSheet(planned: Planned): Step[] {
   take([
     ...procedureSteps(planned, "power-up"),
     ...railSteps(planned),
+    ...batterySteps(planned),
     ...valueSteps(planned),
     ...commitSteps(planned),
   ]);

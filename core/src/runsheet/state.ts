@@ -2,7 +2,7 @@ import type { BoardProfile } from "../board/index.ts";
 import type { Installation } from "../circuit/index.ts";
 import { foundPositions, type ControlPlan, type Positions } from "../controls/index.ts";
 import type { JobBundle, StateEffect } from "../job/index.ts";
-import { foundLinks, type LinkPosition, type WiringPlan } from "../wiring/index.ts";
+import { foundLinks, type Core, type LinkPosition, type WiringPlan } from "../wiring/index.ts";
 
 /** A job with its plans: what the run sheet is made from. */
 export interface Planned {
@@ -16,6 +16,10 @@ export interface BenchState {
   powered: boolean;
   /** Ids of the cores that are on their terminals. */
   landed: readonly string[];
+  /** Where cores were found or put by hand, whatever is planned: by pin as `device/pin`, a place or "off". */
+  sits: Readonly<Record<string, string>>;
+  /** Pins whose cores were landed while the board had power. */
+  landedLive: readonly string[];
   links: Readonly<Record<string, LinkPosition>>;
   positions: Positions;
   /** Positions the board last read; those that differ are moved and not committed. */
@@ -32,6 +36,8 @@ export function stateAsFound(bundle: JobBundle): BenchState {
   return {
     powered: false,
     landed: [],
+    sits: {},
+    landedLive: [],
     links: foundLinks(bundle.board, bundle.job.found.links),
     positions,
     inForce: positions,
@@ -41,13 +47,33 @@ export function stateAsFound(bundle: JobBundle): BenchState {
   };
 }
 
+/** The pin of a core by its id, `device.pin>place`. */
+const pinOfCore = (id: string) => id.slice(0, id.indexOf(">")).split(".").slice(0, 2).join("/");
+
+/** The state with these pins joined just now, with power or without. */
+function touched(state: BenchState, pins: readonly string[]): BenchState {
+  const before = state.landedLive.filter((pin) => !pins.includes(pin));
+  return { ...state, landedLive: state.powered ? [...before, ...pins] : before };
+}
+
 /** The state after one effect. */
 export function applyEffect(state: BenchState, effect: StateEffect): BenchState {
   switch (effect.kind) {
     case "power":
       return { ...state, powered: effect.on, mode: "idle" };
-    case "land":
-      return { ...state, landed: [...new Set([...state.landed, ...effect.cores])] };
+    case "land": {
+      const pins = effect.cores.map(pinOfCore);
+      return {
+        ...touched(state, pins),
+        landed: [...new Set([...state.landed, ...effect.cores])],
+        sits: Object.fromEntries(Object.entries(state.sits).filter(([pin]) => !pins.includes(pin))),
+      };
+    }
+    case "move": {
+      const on = effect.moves.filter(({ to }) => to !== "off").map(({ pin }) => pin);
+      const sits = Object.fromEntries(effect.moves.map(({ pin, to }) => [pin, to]));
+      return { ...touched(state, on), sits: { ...state.sits, ...sits } };
+    }
     case "link":
       return { ...state, links: { ...state.links, [effect.id]: effect.to } };
     case "switches":
@@ -76,12 +102,32 @@ export function applyEffect(state: BenchState, effect: StateEffect): BenchState 
   }
 }
 
+/** Cores as they sit: where they were found, else where the plan has them once they are landed. */
+export function wiresOf(
+  { cores }: Pick<WiringPlan, "cores">,
+  state: Pick<BenchState, "landed" | "sits">,
+): Core[] {
+  return cores.flatMap((core) => {
+    const found = state.sits[core.from];
+    if (found === undefined) return state.landed.includes(core.id) ? [core] : [];
+    return found === "off" ? [] : [{ ...core, to: found }];
+  });
+}
+
 /** The circuit of a state: its cores, links and tripped contacts. */
 export function installationOf(board: BoardProfile, wiring: WiringPlan, state: BenchState): Installation {
+  const planned = new Set(wiring.cores.map((core) => core.from));
+  const pins = new Set(
+    wiring.devices.flatMap(({ id, profile }) => profile.pins.map((pin) => `${id}/${pin.id}`)),
+  );
+  // A core may have been found on a pin for which nothing is planned.
+  const others = Object.entries(state.sits)
+    .filter(([pin, to]) => to !== "off" && !planned.has(pin) && pins.has(pin))
+    .map(([pin, to]) => ({ id: `${pin}>${to}`, from: pin, to }));
   return {
     board,
     devices: wiring.devices,
-    wires: wiring.cores.filter((core) => state.landed.includes(core.id)),
+    wires: [...wiresOf(wiring, state), ...others],
     linksIn: new Set(Object.keys(state.links).filter((id) => state.links[id] === "in")),
     tripped: new Set(state.tripped),
     powered: state.powered,

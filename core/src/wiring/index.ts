@@ -1,5 +1,8 @@
 export { assign, compareCost } from "./assign/index.ts";
 export type { Assignment, Cost, Item, Option, Shared } from "./assign/index.ts";
+export { asWiredFindings } from "./as-wired.ts";
+export { changesBetween, differencesOf, effectOf, effectText, placeText } from "./difference.ts";
+export type { Difference, Sits } from "./difference.ts";
 export { supplyName } from "./inlet.ts";
 export type { Core } from "./cores.ts";
 export { demandsOf, sensingWord } from "./demand.ts";
@@ -9,6 +12,7 @@ export type { LinkPlan, LinkPosition } from "./links.ts";
 export type { BySituation, Load, RailLoad } from "./loads.ts";
 export { placeDevices } from "./place.ts";
 export type { Placement } from "./place.ts";
+export { testedBy } from "./preference.ts";
 export type { PlanCost } from "./preference.ts";
 export { problemOf } from "./problem.ts";
 export { asPlanned, planWiring } from "./plan.ts";

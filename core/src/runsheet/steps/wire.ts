@@ -1,5 +1,5 @@
 import { movingThing, terminalOf, type BoardProfile } from "../../board/index.ts";
-import { supplyName, type Core, type LinkPlan } from "../../wiring/index.ts";
+import { supplyName, type Core, type LinkPlan, type SiteDevice } from "../../wiring/index.ts";
 import { count, listed, plainNumber } from "../../quantity/index.ts";
 import type { Planned } from "../state.ts";
 import type { StepDraft } from "../step.ts";
@@ -108,8 +108,24 @@ function placeText(core: Core): string {
   return `${core.colour} (${core.pinLabel}) to ${core.target}`;
 }
 
-function coreSteps({ bundle, wiring }: Planned): StepDraft[] {
-  return wiring.devices.flatMap((device) =>
+/** A battery is joined once the board has power and its rails are measured; a solar board lives on it, and has it last. */
+const isBattery = (device: SiteDevice) =>
+  device.profile.provides.some((rail) => rail.feeds.includes("battery"));
+
+/** The battery, joined after the first power-up. */
+export function batterySteps(planned: Planned): StepDraft[] {
+  if (planned.bundle.board.supply.kind === "solar") return [];
+  return coreSteps(planned, isBattery).map((step) => ({
+    ...step,
+    station: "power-up",
+    title: step.title.replace(/^Wire/, "Connect"),
+    caution: "From now on pulling the mains no longer isolates: the battery keeps board and drive alive.",
+    needs: [{ powered: true }],
+  }));
+}
+
+function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => boolean): StepDraft[] {
+  return wiring.devices.filter(which).flatMap((device) =>
     device.profile.parts.flatMap((part): StepDraft[] => {
       const cores = wiring.cores.filter((core) => core.device === device.id && core.part === part.id);
       if (!cores.length) return [];
@@ -140,33 +156,36 @@ function coreSteps({ bundle, wiring }: Planned): StepDraft[] {
   );
 }
 
-function inletStep({ bundle: { board }, wiring }: Planned): StepDraft {
+function inletStep({ bundle: { board }, wiring }: Planned): StepDraft[] {
   const inlet = wiring.cores.filter((core) => core.device === "mains");
+  if (!inlet.length) return [];
   const name = supplyName[board.supply.kind].toLowerCase();
   const volts = listed(board.supply.volts.map((each) => plainNumber(each))).replace(" and ", " or ");
   const selector = board.supply.selector;
   const set = selector ? ` First check that ${selector} stands for the supply at hand.` : "";
   const mains = isMains(board);
-  return {
-    id: `wire:mains:${inlet.map((core) => core.target).join(",")}`,
-    station: "wire",
-    title: `Land the ${name} last`,
-    says: mains
-      ? `Land the locked-off ${name}. Keep it apart from every other core.${set}`
-      : `Land the cores of the ${name}, + and − each on its own.${set}`,
-    spoken: `Land the ${name}: ${listed(inlet.map(placeText))}.`,
-    caution: mains
-      ? `${volts} V goes here. Extra-low-voltage cores never share its gland or conduit.`
-      : "Check + and − before they are landed: swapped, the board does not start, or is damaged.",
-    cores: inlet.map((core) => core.id),
-    effects: [{ kind: "land", cores: inlet.map((core) => core.id) }],
-    alsoSee: [
-      mains
-        ? "The spur has a gland of its own and its cover is on."
-        : "Every core sits on the pole it is named for.",
-    ],
-    subjects: inlet.map((core) => ({ kind: "terminal", id: core.target })),
-  };
+  return [
+    {
+      id: `wire:mains:${inlet.map((core) => core.target).join(",")}`,
+      station: "wire",
+      title: `Land the ${name} last`,
+      says: mains
+        ? `Land the locked-off ${name}. Keep it apart from every other core.${set}`
+        : `Land the cores of the ${name}, + and − each on its own.${set}`,
+      spoken: `Land the ${name}: ${listed(inlet.map(placeText))}.`,
+      caution: mains
+        ? `${volts} V goes here. Extra-low-voltage cores never share its gland or conduit.`
+        : "Check + and − before they are landed: swapped, the board does not start, or is damaged.",
+      cores: inlet.map((core) => core.id),
+      effects: [{ kind: "land", cores: inlet.map((core) => core.id) }],
+      alsoSee: [
+        mains
+          ? "The spur has a gland of its own and its cover is on."
+          : "Every core sits on the pole it is named for.",
+      ],
+      subjects: inlet.map((core) => ({ kind: "terminal", id: core.target })),
+    },
+  ];
 }
 
 /** Isolate, note, links out, cores, links in, mains last. */
@@ -175,8 +194,9 @@ export function wireSteps(planned: Planned): StepDraft[] {
   return [
     ...isolationSteps(planned),
     ...moves.filter((link) => link.planned === "out").map(linkStep),
-    ...coreSteps(planned),
+    ...coreSteps(planned, (device) => !isBattery(device)),
     ...moves.filter((link) => link.planned === "in").map(linkStep),
-    inletStep(planned),
+    ...inletStep(planned),
+    ...(planned.bundle.board.supply.kind === "solar" ? coreSteps(planned, isBattery) : []),
   ];
 }
