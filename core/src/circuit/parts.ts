@@ -109,7 +109,12 @@ function contactParts(at: Installation, device: PlacedDevice, contact: DeviceCon
   const tripped = at.tripped.has(id);
   const [a, b] = contact.pins.map((pin) => pinNode(device.id, pin)) as [string, string];
   if (contact.ohms === undefined) {
-    const lets = !contact.supply || known.supplied.has(`${device.id}/${contact.supply}`);
+    const sender = device.profile.supplies.some((supply) => supply.id === contact.test)
+      ? contact.test
+      : undefined;
+    const lets = [contact.supply, sender].every(
+      (supply) => !supply || known.supplied.has(`${device.id}/${supply}`),
+    );
     return lets && (contact.rest === "closed") !== tripped
       ? [{ kind: "join", id: `contact ${id}`, a, b }]
       : [];

@@ -55,6 +55,7 @@ export const findingCodes = {
   "core-on-mains": "danger",
   "supply-reversed": "danger",
   "rail-shorted": "danger",
+  "mains-beside-low": "danger",
   "pin-impossible": "caution",
   "converters-in-a-ring": "fault",
   "circuit-unsolved": "caution",

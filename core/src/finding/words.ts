@@ -215,6 +215,12 @@ const table: Record<FindingCode, FindingWords> = {
     why: "The supply folds back or its fuse opens, and everything on it is dead.",
     remedy: "Isolate and take the named cores off one by one until the meter shows no short.",
   },
+  "mains-beside-low": {
+    what: "{cable} would carry mains beside extra-low voltage: {high}.",
+    why: "One nick in the insulation puts mains on every contact and device of the cable.",
+    remedy:
+      "Run the mains cores in a cable, gland and conduit of their own; local code decides what else will do.",
+  },
   "pin-impossible": {
     what: "{pin} of {device} was wanted on {terminal}: {reason}.",
     why: "What is wanted is kept only where the terminal can take it.",

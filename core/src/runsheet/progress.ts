@@ -42,10 +42,12 @@ export function stateNow(planned: Planned): BenchState {
 export function stateAhead(planned: Planned, sheet: readonly Step[], now: BenchState): BenchState {
   const said = outcomes(planned.bundle.log);
   const last = sheet.findLastIndex((step) => said.has(step.id));
-  return sheet
+  const ahead = sheet
     .slice(last + 1)
     .flatMap((step) => step.effects)
     .reduce(applyEffect, now);
+  // A core that was found somewhere is not landed once more by a step that is still ahead.
+  return { ...ahead, sits: { ...ahead.sits, ...now.sits } };
 }
 
 /** Trap 2: protection inputs that read open while nothing is tripped. */

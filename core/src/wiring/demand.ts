@@ -29,7 +29,7 @@ export type Output = BoardProfile["outputs"][number];
 /** What a device needs a place for: a contact wants an input, a supply a rail, a wake pair an output, a source its inlet. */
 export type Demand =
   | { kind: "contact"; device: SiteDevice; contact: DeviceContact }
-  | { kind: "supply"; device: SiteDevice; supply: DeviceSupply; duty: LoadDuty }
+  | { kind: "supply"; device: SiteDevice; supply: DeviceSupply; duty: LoadDuty; duties: readonly LoadDuty[] }
   | { kind: "listen"; device: SiteDevice; listen: DeviceProfile["listens"][number] }
   | { kind: "source"; device: SiteDevice; source: DeviceRail; inlet: "battery" | "panel" };
 
@@ -56,12 +56,12 @@ export function demandsOf(devices: readonly SiteDevice[]): Demand[] {
     return [
       ...supplies
         .filter((supply) => !supply.ownSpur)
-        .map((supply): Demand => ({
-          kind: "supply",
-          device,
-          supply,
-          duty: supply.duty === "drive" ? driveDuty[device.leaf ?? "only"] : supply.duty,
-        })),
+        .map((supply): Demand => {
+          const duty = supply.duty === "drive" ? driveDuty[device.leaf ?? "only"] : supply.duty;
+          // By this supply the board may test a contact: it may hang on the rail made for that as well.
+          const tested = contacts.some((contact) => contact.test === supply.id);
+          return { kind: "supply", device, supply, duty, duties: tested ? [duty, "test-sender"] : [duty] };
+        }),
       ...contacts.map((contact): Demand => ({ kind: "contact", device, contact })),
       ...listens.map((listen): Demand => ({ kind: "listen", device, listen })),
       ...provides.flatMap((source): Demand[] => {

@@ -16,9 +16,9 @@ type Feed = Pick<Rail, "kind" | "volts"> & { feeds: readonly string[] };
 export function supplyMisfit(
   feed: Feed,
   supply: DeviceSupply,
-  duty: LoadDuty,
+  duties: readonly LoadDuty[],
 ): "duty" | "kind" | "volts" | undefined {
-  if (!feed.feeds.includes(duty)) return "duty";
+  if (!duties.some((duty) => feed.feeds.includes(duty))) return "duty";
   if (supply.kind !== "either" && supply.kind !== feed.kind) return "kind";
   if (feed.volts < supply.volts.min || feed.volts > supply.volts.max) return "volts";
   return undefined;
@@ -60,7 +60,7 @@ function relayPlaces(board: BoardProfile, supply: DeviceSupply, duty: LoadDuty):
     (rail) =>
       rail.live === "always" &&
       rail.feeds.includes("accessory") &&
-      !supplyMisfit({ ...rail, feeds: [duty] }, supply, duty),
+      !supplyMisfit({ ...rail, feeds: [duty] }, supply, [duty]),
   );
   return board.outputs
     .filter(
@@ -108,24 +108,24 @@ export function placesFor(demand: Demand, board: BoardProfile, made: readonly Ma
         .filter((place) => place.kind === "inlet" && place.volts.includes(demand.source.volts))
         .map((place) => ({ place, rank: 0 }));
     case "supply":
-      return supplyPlaces(demand.device.id, demand.supply, demand.duty, board, made);
+      return supplyPlaces(demand, board, made);
   }
 }
 
 function supplyPlaces(
-  device: string,
-  supply: DeviceSupply,
-  duty: LoadDuty,
+  { device, supply, duty, duties }: Extract<Demand, { kind: "supply" }>,
   board: BoardProfile,
   made: readonly MadeRail[],
 ): RankedPlace[] {
   const rails = board.rails.length;
+  const rankOf = (rail: Rail) =>
+    Math.min(...duties.map((each) => rail.feeds.indexOf(each)).filter((at) => at >= 0));
   return [
     ...board.rails
-      .filter((rail) => !supplyMisfit(rail, supply, duty))
-      .map((rail) => ({ place: { kind: "rail", rail } as const, rank: rail.feeds.indexOf(duty) })),
+      .filter((rail) => !supplyMisfit(rail, supply, duties))
+      .map((rail) => ({ place: { kind: "rail", rail } as const, rank: rankOf(rail) })),
     ...made
-      .filter((each) => each.device !== device && !supplyMisfit(each.rail, supply, duty))
+      .filter((each) => each.device !== device.id && !supplyMisfit(each.rail, supply, duties))
       .map((each) => ({ place: { kind: "made", made: each } as const, rank: rails })),
     ...relayPlaces(board, supply, duty).map((place) => ({ place, rank: rails + 1 })),
   ];

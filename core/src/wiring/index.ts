@@ -1,6 +1,9 @@
 export { assign, compareCost } from "./assign/index.ts";
 export type { Assignment, Cost, Item, Option, Shared } from "./assign/index.ts";
 export { asWiredFindings } from "./as-wired.ts";
+export { billOf } from "./bill.ts";
+export type { BillLine } from "./bill.ts";
+export type { CableEnd, CablePlan } from "./cables.ts";
 export { changesBetween, differencesOf, effectOf, effectText, placeText } from "./difference.ts";
 export type { Difference, Sits } from "./difference.ts";
 export { supplyName } from "./inlet.ts";

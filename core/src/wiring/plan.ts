@@ -2,6 +2,7 @@ import { deliveredCards, type BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
 import type { Installation } from "../circuit/index.ts";
+import { cablesOf, segregationFindings, type CablePlan } from "./cables.ts";
 import { coresOf, type Core } from "./cores.ts";
 import type { SiteDevice } from "./demand.ts";
 import { inletCores } from "./inlet.ts";
@@ -11,6 +12,7 @@ import { railLoads, type RailLoad } from "./loads.ts";
 import { overloadFindings } from "./overload.ts";
 import { placeDevices, type Placement } from "./place.ts";
 import type { PlanCost } from "./preference.ts";
+import { sizesEnough } from "./size.ts";
 import { siteFindings } from "./site.ts";
 import { voltageFindings } from "./voltage.ts";
 
@@ -22,6 +24,8 @@ export interface WiringPlan {
   cores: Core[];
   links: LinkPlan[];
   rails: RailLoad[];
+  /** Every cable that is pulled, with the size it needs. */
+  cables: CablePlan[];
   findings: Finding[];
 }
 
@@ -35,7 +39,7 @@ function siteDevices(bundle: Pick<JobBundle, "job" | "devices">): SiteDevice[] {
   });
 }
 
-function cablesOf(job: Job): Record<string, Record<string, Cable>> {
+function cablesAtHand(job: Job): Record<string, Record<string, Cable>> {
   return Object.fromEntries(job.devices.map((instance) => [instance.id, instance.cables]));
 }
 
@@ -62,12 +66,15 @@ export function planWiring(bundle: {
 }): WiringPlan {
   const { board, job } = bundle;
   const devices = siteDevices(bundle);
-  const cables = cablesOf(job);
+  const atHand = cablesAtHand(job);
   const fitted = job.cards ?? deliveredCards(board);
   const { placements, cost, proved } = placeDevices(board, devices);
-  const cores = [...coresOf(board, placements, cables), ...inletCores(board, placements)];
-  const rails = railLoads(board, devices, placements, cables, fitted);
+  const cores = [...coresOf(board, placements, atHand), ...inletCores(board, placements)];
+  const rails = railLoads(board, devices, placements, atHand, fitted);
   const links = planLinks(board, placements, foundLinks(board, job.found.links));
+  const pulled = cablesOf(board, devices, cores);
+  const at = asPlanned(board, { devices, cores, links });
+  const enough = sizesEnough(at, devices, placements, cores, pulled);
   return {
     devices,
     placements,
@@ -75,11 +82,13 @@ export function planWiring(bundle: {
     cores,
     links,
     rails,
+    cables: pulled.map((cable) => ({ ...cable, enoughMm2: enough.get(cable.id) })),
     findings: [
       ...placementFindings(board, devices, placements, cores, fitted),
-      ...siteFindings(board, devices, fitted),
+      ...siteFindings(board, devices, placements, fitted),
       ...overloadFindings(rails),
-      ...voltageFindings(asPlanned(board, { devices, cores, links }), placements, cores),
+      ...segregationFindings(board, cores, pulled),
+      ...voltageFindings(at, placements, cores),
       ...(proved ? [] : [finding("plan-not-proved", [])]),
     ],
   };

@@ -11,7 +11,7 @@ export function feedRings(demands: readonly Demand[], made: readonly MadeRail[])
   for (const demand of demands)
     if (demand.kind === "supply")
       for (const { device, rail } of made)
-        if (!supplyMisfit(rail, demand.supply, demand.duty))
+        if (!supplyMisfit(rail, demand.supply, demand.duties))
           feeds.set(device, (feeds.get(device) ?? new Set()).add(demand.device.id));
   const reached = (from: string): Set<string> => {
     const seen = new Set<string>();

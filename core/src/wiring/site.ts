@@ -2,6 +2,7 @@ import type { BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { listed, plainNumber } from "../quantity/index.ts";
 import type { SiteDevice } from "./demand.ts";
+import type { Placement } from "./place.ts";
 
 /** True when the board hears what a radio device sends: by a fitted card, or by itself where no card of the kind is made for it. */
 function hears(board: BoardProfile, kind: string, fitted: readonly string[]): boolean {
@@ -74,13 +75,33 @@ function jumperFindings(devices: readonly SiteDevice[]): Finding[] {
   );
 }
 
-/** What was found of the devices themselves: traps 8, 28 and 35. */
+/** Trap 42: a battery and a panel of different voltages on one board that takes either. */
+function sourceFindings(placements: readonly Placement[]): Finding[] {
+  const sources = placements.flatMap(({ demand, place }) =>
+    demand.kind === "source" && place?.kind === "inlet" ? [{ demand, place }] : [],
+  );
+  const [first, ...others] = sources;
+  return others
+    .filter(({ demand }) => demand.source.volts !== first!.demand.source.volts)
+    .map(({ demand, place }) =>
+      finding("source-of-another-voltage", [{ kind: "device", id: demand.device.id }], {
+        device: demand.device.name,
+        given: `${plainNumber(demand.source.volts)} V`,
+        wanted: `${plainNumber(first!.demand.source.volts)} V, as ${first!.demand.device.name} gives`,
+        terminals: `${place.plus} and ${place.minus}`,
+      }),
+    );
+}
+
+/** What was found of the devices themselves: traps 8, 28, 35 and 42. */
 export function siteFindings(
   board: BoardProfile,
   devices: readonly SiteDevice[],
+  placements: readonly Placement[],
   fitted: readonly string[],
 ): Finding[] {
   return [
+    ...sourceFindings(placements),
     ...radioFindings(board, devices, fitted),
     ...clearanceFindings(devices),
     ...jumperFindings(devices),

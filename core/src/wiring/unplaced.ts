@@ -69,12 +69,12 @@ function supplyFinding(
   demand: Extract<Demand, { kind: "supply" }>,
   remedy: Remedy,
 ): Finding {
-  const { device, supply, duty } = demand;
+  const { device, supply, duties } = demand;
   const subjects = [{ kind: "device" as const, id: device.id }];
   const made = madeRails(devices).map(({ name, rail }) => ({ ...rail, label: `${name}, output` }));
   const outputs = [...board.rails, ...made];
   const wanted = `${supply.volts.min === supply.volts.max ? "" : `${plainNumber(supply.volts.min)} to `}${plainNumber(supply.volts.max)} V ${supply.kind.toUpperCase()}`;
-  const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duty) === "kind");
+  const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duties) === "kind");
   if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc")
     return finding("ac-on-dc", [...subjects, { kind: "rail", id: wrongKind.id }], {
       device: device.name,
@@ -83,7 +83,7 @@ function supplyFinding(
       given: `${plainNumber(wrongKind.volts)} V AC`,
       milliamps: `${plainNumber(supply.milliamps.working)} mA`,
     });
-  const near = wrongKind ?? outputs.find((output) => supplyMisfit(output, supply, duty) === "volts");
+  const near = wrongKind ?? outputs.find((output) => supplyMisfit(output, supply, duties) === "volts");
   return finding("device-unplaced", subjects, {
     device: device.name,
     part: "supply",

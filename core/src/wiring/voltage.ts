@@ -13,7 +13,7 @@ import type { Core } from "./cores.ts";
 import type { Placement } from "./place.ts";
 
 /** The hottest a core is taken to be, °C: the working limit of ordinary PVC. Common practice, no published source at hand. */
-const hottest = 70;
+export const hottest = 70;
 
 /** A tenth of a volt is told, no less. */
 const volts = (value: number) => `${plainNumber(value)} V`;
