@@ -17,6 +17,8 @@ export interface Subject {
     | "rail"
     | "slot"
     | "device"
+    | "cable"
+    | "net"
     | "behaviour"
     | "key";
   id: string;

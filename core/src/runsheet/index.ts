@@ -12,7 +12,7 @@ export type { JobPlan } from "./plan.ts";
 export { readingMisfit } from "./reading.ts";
 export { inspect, outcomes, stateNow } from "./progress.ts";
 export type { StationStatus } from "./progress.ts";
-export { applyEffect, installationOf, stateAsFound } from "./state.ts";
+export { applyEffect, installationOf, stateAsFound, wiresOf } from "./state.ts";
 export type { BenchState, Planned } from "./state.ts";
 export { stations } from "./step.ts";
 export type { ReadingAsked, Seen, Station, Step } from "./step.ts";

@@ -2,7 +2,7 @@ import type { BoardProfile } from "../board/index.ts";
 import type { Installation } from "../circuit/index.ts";
 import { foundPositions, type ControlPlan, type Positions } from "../controls/index.ts";
 import type { JobBundle, StateEffect } from "../job/index.ts";
-import { foundLinks, type Core, type LinkPosition, type WiringPlan } from "../wiring/index.ts";
+import { foundLinks, seated, type Core, type LinkPosition, type WiringPlan } from "../wiring/index.ts";
 
 /** A job with its plans: what the run sheet is made from. */
 export interface Planned {
@@ -110,7 +110,7 @@ export function wiresOf(
   return cores.flatMap((core) => {
     const found = state.sits[core.from];
     if (found === undefined) return state.landed.includes(core.id) ? [core] : [];
-    return found === "off" ? [] : [{ ...core, to: found }];
+    return found === "off" ? [] : [seated(core, found)];
   });
 }
 

@@ -24,6 +24,13 @@ export interface Difference {
   plannedText: string;
 }
 
+/** A core where it was found instead of where it is planned. */
+export function seated(core: Core, place: string): Core {
+  const [owner, id] = [place.slice(0, place.indexOf("/")), place.slice(place.indexOf("/") + 1)];
+  const named = owner === "board" || owner === "joint";
+  return { ...core, to: place, target: named ? id : place, joint: owner === "joint" };
+}
+
 /** A place of the circuit in words: a terminal, a connector, or a pin of another device. */
 export function placeText(place: string, devices: readonly SiteDevice[]): string {
   if (place === "off") return "nothing";
@@ -77,7 +84,8 @@ export function differencesOf(
   return [...planned, ...others];
 }
 
-const supplyWords: Record<Readings["supplies"][string], string> = {
+/** How a supply is met, in words. */
+export const supplyWords: Record<Readings["supplies"][string], string> = {
   supplied: "gets its supply",
   low: "gets too little",
   over: "gets too much",

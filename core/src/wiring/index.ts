@@ -4,7 +4,15 @@ export { asWiredFindings } from "./as-wired.ts";
 export { billOf } from "./bill.ts";
 export type { BillLine } from "./bill.ts";
 export type { CableEnd, CablePlan } from "./cables.ts";
-export { changesBetween, differencesOf, effectOf, effectText, placeText } from "./difference.ts";
+export {
+  changesBetween,
+  differencesOf,
+  effectOf,
+  effectText,
+  placeText,
+  seated,
+  supplyWords,
+} from "./difference.ts";
 export type { Difference, Sits } from "./difference.ts";
 export { supplyName } from "./inlet.ts";
 export type { Core } from "./cores.ts";
@@ -13,6 +21,8 @@ export type { Demand, Place, SiteDevice } from "./demand.ts";
 export { foundLinks, linkFindings } from "./links.ts";
 export type { LinkPlan, LinkPosition } from "./links.ts";
 export type { BySituation, Load, RailLoad } from "./loads.ts";
+export { netsOf } from "./nets.ts";
+export type { Net } from "./nets.ts";
 export { placeDevices } from "./place.ts";
 export type { Placement } from "./place.ts";
 export { testedBy } from "./preference.ts";

@@ -6,6 +6,7 @@ import { color, size, space } from "../theme/index.ts";
 import { Segments } from "../ui/index.ts";
 import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
+import { HighlightChoice } from "./highlight-choice.tsx";
 import { Meter } from "./meter.tsx";
 import { layerState, layerView, type Layer } from "./view.ts";
 
@@ -80,6 +81,7 @@ export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step
         label={`${board.name}, ${words[layer].toLowerCase()}`}
         fileName={`${plan.bundle.job.id}-${layer}`}
       />
+      <HighlightChoice plan={plan} />
       <Meter plan={plan} state={layerState(plan, layer, step)} />
       <Legend aria-label="Devices by number">
         {plan.wiring.devices.map((device) => (

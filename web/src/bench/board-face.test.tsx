@@ -2,7 +2,8 @@ import { layoutOf, partText, planJob, terminalsOf } from "@anvilcloud/core";
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { netloft, renderInJob } from "../testing/bench.tsx";
 import { BoardFace } from "./board-face.tsx";
-import { around, benchBox, cropBoxes, deviceNumbers, partsOf, placeOf, tagsOf } from "./geometry.ts";
+import { around, cropBoxes, deviceNumbers, partsOf, placeOf } from "./geometry.ts";
+import { benchBox, wiringOf } from "./routes.ts";
 import { layerView, stepView } from "./view.ts";
 
 const plan = planJob(netloft());
@@ -77,8 +78,8 @@ describe("geometry of the shipped board", () => {
   });
 
   test("tags keep clear of each other and inside the bench", () => {
-    const tags = tagsOf(board, plan.wiring.cores);
-    const box = benchBox(board);
+    const { tags } = wiringOf(board, plan.wiring.cores);
+    const box = benchBox(board, plan.wiring.cores);
     for (const side of [true, false]) {
       const xs = tags
         .filter((tag) => tag.upper === side)
@@ -97,7 +98,7 @@ describe("geometry of the shipped board", () => {
 
   test("a step's pictures hold all it is about; far parts get a picture of their own", () => {
     const receiver = plan.sheet.find((step) => step.id.startsWith("wire:cell-street:receiver"))!;
-    const boxes = cropBoxes(board, receiver.subjects);
+    const boxes = cropBoxes(board, receiver.subjects, benchBox(board, plan.wiring.cores));
     expect(boxes).toHaveLength(2);
     for (const subject of receiver.subjects) {
       const at = placeOf(board, subject);
@@ -107,7 +108,7 @@ describe("geometry of the shipped board", () => {
       );
       expect(holds.length).toBeGreaterThan(0);
     }
-    expect(cropBoxes(board, [{ kind: "device", id: "edge" }])).toEqual([]);
+    expect(cropBoxes(board, [{ kind: "device", id: "edge" }], benchBox(board, []))).toEqual([]);
   });
 
   test("every part has words for the line under the bench", () => {

@@ -3,7 +3,8 @@ import { useRef, useState, type KeyboardEvent } from "react";
 import { styled } from "styled-components";
 import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
-import { benchBox, faceBox, partsOf } from "./geometry.ts";
+import { faceBox, partsOf } from "./geometry.ts";
+import { benchBox } from "./routes.ts";
 import { Dials, Dips, DisplayPart, Keys, Lamps, Links, Selectors, Slots, Terminals } from "./parts/index.ts";
 import { CurrentPart, Marked, partKey } from "./use-part.ts";
 import type { BenchView } from "./view.ts";
@@ -64,7 +65,7 @@ export function BoardFace({
   const parts = partsOf(board);
   const [current, setCurrent] = useState(0);
   const drawing = useRef<SVGSVGElement>(null);
-  const { x, y, width, height } = box ?? (bare ? faceBox(board) : benchBox(board));
+  const { x, y, width, height } = box ?? (bare ? faceBox(board) : benchBox(board, cores));
 
   function onKeyDown(event: KeyboardEvent) {
     const move = moves[event.key];

@@ -1,7 +1,8 @@
-import type { BoardProfile, Core, Point } from "@anvilcloud/core";
+import type { BoardProfile, Core, Point, Subject } from "@anvilcloud/core";
 import { isLit, useHighlight } from "../data/index.ts";
 import { color, coreColour, font, plate } from "../theme/index.ts";
-import { corePoint, isUpper, around, tagsOf, type Tag } from "./geometry.ts";
+import { around } from "./geometry.ts";
+import { pathOf, wiringOf, type Tag } from "./routes.ts";
 
 /** A core's line: a dark casing, its colour, and for green-and-yellow a second, broken colour over it. */
 function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]; bold: boolean }) {
@@ -20,6 +21,15 @@ function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]
 function curve(from: Point, to: Point): string {
   const middle = (from.y + to.y) / 2;
   return `M${from.x} ${from.y} C${from.x} ${middle} ${to.x} ${middle} ${to.x} ${to.y}`;
+}
+
+/** What a core is about: pointing at any of these lights it. */
+function aboutCore(core: Core): Subject[] {
+  return [
+    { kind: "device", id: core.device },
+    { kind: "terminal", id: core.target },
+    { kind: "cable", id: core.cable?.run ?? `${core.device}/${core.part}` },
+  ];
 }
 
 interface Props {
@@ -72,7 +82,7 @@ function TagMark({
 /** Cores from the clamps to numbered tags; what ends in a connector or at another device meets outside the tags. */
 export function Cores({ board, cores, numbers }: Props) {
   const { lit, light } = useHighlight();
-  const tags = tagsOf(board, cores);
+  const { tags, routes } = wiringOf(board, cores);
   const tagOf = (device: string) => tags.find((tag) => tag.device === device);
   const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
   const outside: { key: string; device: string; from: Tag; colour: Core["colour"] }[] = [];
@@ -86,19 +96,14 @@ export function Cores({ board, cores, numbers }: Props) {
   const beyond = (tag: Tag, more: number) => tag.at.y + (tag.upper ? -more : more);
   return (
     <g>
-      {tags.map((tag) => {
-        const bold = isLit(lit, [{ kind: "device", id: tag.device }]);
-        return tag.cores.map((core, at) => {
-          const from = corePoint(board, core.target);
-          if (!from) return null;
-          const shift = (at - (tag.cores.length - 1) / 2) * 1.9;
-          const to = {
-            x: tag.at.x + shift,
-            y: tag.at.y + (isUpper(board, from.y) ? around.tag : -around.tag),
-          };
-          return <CoreLine key={core.id} path={curve(from, to)} colour={core.colour} bold={bold} />;
-        });
-      })}
+      {routes.map(({ core, points }) => (
+        <CoreLine
+          key={core.id}
+          path={pathOf(points)}
+          colour={core.colour}
+          bold={isLit(lit, aboutCore(core))}
+        />
+      ))}
       {[...joined].map(([joint, ends]) => {
         const x = ends.reduce((sum, end) => sum + end.tag.at.x, 0) / ends.length;
         const y = beyond(ends[0]!.tag, 7.5);

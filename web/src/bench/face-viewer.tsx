@@ -6,7 +6,8 @@ import { useHighlight } from "../data/index.ts";
 import { print, space } from "../theme/index.ts";
 import { Button, Quiet } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
-import { benchBox, faceBox } from "./geometry.ts";
+import { faceBox } from "./geometry.ts";
+import { benchBox } from "./routes.ts";
 import { usePanZoom } from "./pan-zoom.ts";
 import { drawingText, saveText } from "./save-drawing.ts";
 import type { BenchView } from "./view.ts";
@@ -69,7 +70,7 @@ interface Props {
 /** A board's face to look at closely: zoom, pan, point at parts to read what they are, save as SVG, print. */
 export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const whole = view.cores.length ? benchBox(view.board) : faceBox(view.board);
+  const whole = view.cores.length ? benchBox(view.board, view.cores) : faceBox(view.board);
   const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole);
   const { lit } = useHighlight();
   const pointed = lit.map((subject: Subject) => partText(view.board, subject)).find((text) => text);

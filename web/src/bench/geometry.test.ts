@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { spread } from "./geometry.ts";
+import { spread } from "./routes.ts";
 
 test("tags keep their distance and stay in order, however their wanted places crowd", () => {
   fc.assert(

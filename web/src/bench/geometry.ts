@@ -2,31 +2,25 @@ import {
   layoutOf,
   sizes,
   switchIds,
-  terminalOf,
   terminalsOf,
   type BoardProfile,
   type Box,
-  type Core,
   type Point,
   type Subject,
 } from "@anvilcloud/core";
 
 /** Sizes of what lies around the face, mm. */
-export const around = { tag: 3.4, tagPitch: 8.4, tagDistance: 12, margin: 5 } as const;
+export const around = {
+  tag: 3.4,
+  tagPitch: 8.4,
+  margin: 5,
+  firstLane: 3,
+  lanePitch: 1.9,
+  beyond: 13,
+} as const;
 
 /** True for a block on the upper edge, whose cores leave upwards. */
 export const isUpper = (board: BoardProfile, y: number) => y < layoutOf(board).height / 2;
-
-/** The face with room for the cores and tags around it. */
-export function benchBox(board: BoardProfile): Box {
-  const room = around.tagDistance + 13;
-  return {
-    x: -around.margin,
-    y: -room,
-    width: layoutOf(board).width + 2 * around.margin,
-    height: layoutOf(board).height + 2 * room,
-  };
-}
 
 /** The face alone, with a little room. */
 export function faceBox(board: BoardProfile): Box {
@@ -43,61 +37,6 @@ export function corePoint(board: BoardProfile, terminalId: string): Point | unde
   if (!clamp) return undefined;
   const upper = isUpper(board, clamp.y);
   return { x: clamp.x, y: clamp.y + (upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
-}
-
-/** A numbered tag at the face's edge: the cores of one device that leave at one block. */
-export interface Tag {
-  key: string;
-  device: string;
-  name: string;
-  upper: boolean;
-  at: Point;
-  cores: readonly Core[];
-}
-
-/** Spreads wanted places along a line so that neighbours keep their distance, near where they want to be. */
-export function spread(wanted: readonly number[], pitch: number, from: number, to: number): number[] {
-  const order = wanted.map((_, at) => at).sort((a, b) => wanted[a]! - wanted[b]!);
-  const placed: number[] = [];
-  let last = from - pitch;
-  for (const at of order) {
-    last = Math.max(wanted[at]!, last + pitch);
-    placed[at] = last;
-  }
-  let next = to + pitch;
-  for (const at of [...order].reverse()) {
-    next = Math.min(placed[at]!, next - pitch);
-    placed[at] = next;
-  }
-  return placed;
-}
-
-/** The tags around the face, above and below, spread so that they do not touch. */
-export function tagsOf(board: BoardProfile, cores: readonly Core[]): Tag[] {
-  const groups = new Map<string, Core[]>();
-  for (const core of cores) {
-    const terminal = terminalOf(board, core.target);
-    if (!terminal) continue;
-    const key = `${core.device} ${terminal.block.id}`;
-    groups.set(key, [...(groups.get(key) ?? []), core]);
-  }
-  const drafts = [...groups].map(([key, members]) => {
-    const points = members.map((core) => corePoint(board, core.target)!);
-    const upper = isUpper(board, points[0]!.y);
-    const x = points.reduce((sum, point) => sum + point.x, 0) / points.length;
-    return { key, device: members[0]!.device, name: members[0]!.deviceName, upper, x, cores: members };
-  });
-  return [true, false].flatMap((upper) => {
-    const side = drafts.filter((draft) => draft.upper === upper);
-    const xs = spread(
-      side.map((draft) => draft.x),
-      around.tagPitch,
-      2,
-      layoutOf(board).width - 2,
-    );
-    const y = upper ? -around.tagDistance : layoutOf(board).height + around.tagDistance;
-    return side.map(({ x: _x, ...draft }, at) => ({ ...draft, at: { x: xs[at]!, y } }));
-  });
 }
 
 /** Each device's number on the bench, in the order of the job; the mains spur has none. */
@@ -157,8 +96,7 @@ function switchPlace(board: BoardProfile, id: string): Point | undefined {
 /** Subjects further apart than this on the face are shown in pictures of their own, mm. */
 const farApartMm = 45;
 
-function boxAround(board: BoardProfile, points: readonly Point[]): Box {
-  const whole = benchBox(board);
+function boxAround(whole: Box, points: readonly Point[]): Box {
   const room = 24;
   const left = Math.max(whole.x, Math.min(...points.map((p) => p.x)) - room);
   const right = Math.min(whole.x + whole.width, Math.max(...points.map((p) => p.x)) + room);
@@ -168,7 +106,7 @@ function boxAround(board: BoardProfile, points: readonly Point[]): Box {
 }
 
 /** Parts of the bench that hold the subjects with room around them, from above down; none when nothing has a place. */
-export function cropBoxes(board: BoardProfile, subjects: readonly Subject[]): Box[] {
+export function cropBoxes(board: BoardProfile, subjects: readonly Subject[], whole: Box): Box[] {
   const points = subjects.flatMap((subject) => placeOf(board, subject) ?? []).sort((a, b) => a.y - b.y);
   const clusters: Point[][] = [];
   for (const point of points) {
@@ -176,7 +114,7 @@ export function cropBoxes(board: BoardProfile, subjects: readonly Subject[]): Bo
     if (last && point.y - last.at(-1)!.y <= farApartMm) last.push(point);
     else clusters.push([point]);
   }
-  return clusters.map((cluster) => boxAround(board, cluster));
+  return clusters.map((cluster) => boxAround(whole, cluster));
 }
 
 /** Every part of the face in reading order, as subjects: the order in which arrow keys walk it. */

@@ -1,5 +1,5 @@
 import type { Subject } from "@anvilcloud/core";
-import { createContext, useContext } from "react";
+import { createContext, useContext, type KeyboardEvent } from "react";
 import { isLit, useHighlight } from "../data/index.ts";
 
 /** Which part of the bench takes the keyboard; the others are reached from it by arrow keys. */
@@ -12,7 +12,7 @@ export const partKey = (subject: Subject) => `${subject.kind} ${subject.id}`;
 
 /** Props that make a drawn part pointable, focusable and named; `lit` tells that it is pointed at from anywhere. */
 export function usePart(subject: Subject, name: string) {
-  const { lit, light } = useHighlight();
+  const { lit, light, pick } = useHighlight();
   const current = useContext(CurrentPart);
   const marked = useContext(Marked);
   const key = partKey(subject);
@@ -27,6 +27,15 @@ export function usePart(subject: Subject, name: string) {
       onPointerLeave: () => light([]),
       onFocus: () => light([subject]),
       onBlur: () => light([]),
+      ...(pick
+        ? {
+            style: { cursor: "pointer" },
+            onClick: () => pick(subject),
+            onKeyDown: (event: KeyboardEvent) => {
+              if (event.key === "Enter" || event.key === " ") pick(subject);
+            },
+          }
+        : {}),
     },
   };
 }

@@ -6,6 +6,7 @@ import {
   planJob,
   readFace,
   stateAsFound,
+  wiresOf,
   withCards,
   type BenchState,
   type BoardProfile,
@@ -58,14 +59,11 @@ export function shownView(board: BoardProfile, moment: "rest" | "powered" | "lea
 /** The layers of the bench: the plan, the board as found, as the log leaves it, and after the step at hand. */
 export type Layer = "planned" | "found" | "now" | "step";
 
-const landedIn = (plan: JobPlan, state: BenchState) =>
-  plan.wiring.cores.filter((core) => state.landed.includes(core.id));
-
 function viewOf(plan: JobPlan, state: BenchState, shown: Shown = readFace(plan, state)): BenchView {
   const { board, job } = plan.bundle;
   const { lamps, looks, display } = shown;
   const cards = job.cards ?? deliveredCards(board);
-  return { board, state, lamps, looks, display, cards, cores: landedIn(plan, state) };
+  return { board, state, lamps, looks, display, cards, cores: wiresOf(plan.wiring, state) };
 }
 
 /** The state a layer shows; the plan's is everything wired and set, with power. */

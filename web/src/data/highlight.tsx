@@ -4,14 +4,40 @@ import { createContext, useContext, useMemo, useState, type ReactNode } from "re
 interface Highlight {
   lit: readonly Subject[];
   light: (subjects: readonly Subject[]) => void;
+  /** What stays lit while nothing is pointed at. */
+  kept: readonly Subject[];
+  keep: (subjects: readonly Subject[]) => void;
+  /** What happens when a part of the bench is pressed; nothing when left out. */
+  pick?: (subject: Subject) => void;
+  pickWith: (pick: ((subject: Subject) => void) | undefined) => void;
 }
 
-const Context = createContext<Highlight>({ lit: [], light: () => {} });
+const nothing = () => {};
 
-/** Lets a row light its place on the bench, and the other way round. */
+const Context = createContext<Highlight>({
+  lit: [],
+  light: nothing,
+  kept: [],
+  keep: nothing,
+  pickWith: nothing,
+});
+
+/** Lets a row light its place on the bench, and the other way round; and lets a form ask for a part to be pressed there. */
 export function HighlightProvider({ children }: { children: ReactNode }) {
-  const [lit, light] = useState<readonly Subject[]>([]);
-  const value = useMemo(() => ({ lit, light }), [lit]);
+  const [pointed, light] = useState<readonly Subject[]>([]);
+  const [kept, keep] = useState<readonly Subject[]>([]);
+  const [pick, setPick] = useState<((subject: Subject) => void) | undefined>();
+  const value = useMemo(
+    () => ({
+      lit: pointed.length ? pointed : kept,
+      light,
+      kept,
+      keep,
+      pick,
+      pickWith: (next: typeof pick) => setPick(() => next),
+    }),
+    [pointed, kept, pick],
+  );
   return <Context value={value}>{children}</Context>;
 }
 

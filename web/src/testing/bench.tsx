@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import {
+  draftInstance,
+  draftJob,
   parseBundle,
   readBoard,
   readDevice,
@@ -26,6 +28,19 @@ const devices = readdirSync(resolve(root, "devices")).map((file) =>
 export function netloft(log: LogEntry[] = []): JobBundle {
   const { job } = JSON.parse(text("demo/netloft.json")) as { job: Job };
   return parseBundle({ format: "anvilcloud/job@1", job, board, devices, log });
+}
+
+/** A job drafted on a shipped board, with these devices of the catalogue. */
+export function jobOn(boardId: string, ids: readonly string[]): JobBundle {
+  const own = readBoard(text(`boards/${boardId}.yaml`), boardId);
+  const job = ids.reduce(
+    (now, id) => {
+      const profile = devices.find((device) => device.id === id)!;
+      return { ...now, devices: [...now.devices, draftInstance(now, profile)] };
+    },
+    draftJob("site", "A site", "Ivet Carrandine", own),
+  );
+  return { format: "anvilcloud/job@1", job, board: own, devices, log: [] };
 }
 
 /** A request the page made. */

@@ -18,6 +18,7 @@ import {
 import { ChevronDown } from "lucide-react";
 import { styled } from "styled-components";
 import { color, size, space, touch } from "../theme/index.ts";
+import { Hidden } from "./text.tsx";
 
 const box = `
   min-height: ${touch};
@@ -111,15 +112,29 @@ interface TextProps extends Common {
   onBlur?: () => void;
   long?: boolean;
   autoFocus?: boolean;
+  /** True where a table's head says what it is; readers still hear the label. */
+  hideLabel?: boolean;
+  placeholder?: string;
 }
 
 /** One line of text, or several. */
-export function TextInput({ label, error, hint, value, onChange, onBlur, long, autoFocus }: TextProps) {
+export function TextInput({
+  label,
+  error,
+  hint,
+  value,
+  onChange,
+  onBlur,
+  long,
+  autoFocus,
+  hideLabel,
+  placeholder,
+}: TextProps) {
   return (
     <Frame>
       <TextField value={value} onChange={onChange} onBlur={onBlur} isInvalid={!!error} autoFocus={autoFocus}>
-        <Label>{label}</Label>
-        {long ? <TextArea rows={3} /> : <Input />}
+        {hideLabel ? <Hidden as={Label}>{label}</Hidden> : <Label>{label}</Label>}
+        {long ? <TextArea rows={3} /> : <Input placeholder={placeholder} />}
         {hint && <Text slot="description">{hint}</Text>}
         <FieldError className="error">{error}</FieldError>
       </TextField>

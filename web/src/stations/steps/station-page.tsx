@@ -8,6 +8,9 @@ import { Button, Notice, Panel, Quiet, Row, Segments, Title } from "../../ui/ind
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
 import { SetPlan } from "../set/set-plan.tsx";
+import { AsWired } from "../wire/as-wired.tsx";
+import { Cables } from "../wire/cables.tsx";
+import { Labels } from "../wire/labels.tsx";
 import { WirePlan } from "../wire/wire-plan.tsx";
 import { HandOver } from "./hand-over.tsx";
 import { StepCard } from "./step-card.tsx";
@@ -69,18 +72,35 @@ function StationHead({ station }: { station: Station }) {
   );
 }
 
+type View = "plan" | "cables" | "as-wired" | "labels" | "steps";
+
+const planViews: readonly { id: View; text: string }[] = [
+  { id: "plan", text: "Plan" },
+  { id: "steps", text: "Steps" },
+];
+
+const wireViews: readonly { id: View; text: string }[] = [
+  { id: "plan", text: "Plan" },
+  { id: "cables", text: "Cables" },
+  { id: "as-wired", text: "As wired" },
+  { id: "labels", text: "Labels" },
+  { id: "steps", text: "Steps" },
+];
+
 /** A station's plan and steps, with the bench beside them; with a step in the address, its card. */
 export function Component() {
   const { station = "", step: stepId } = useParams();
   const { job, plan } = useJobBench();
   const steps = useSteps();
   const [search, setSearch] = useSearchParams();
-  const view = search.get("view") === "steps" ? "steps" : "plan";
+  const asked = search.get("view");
   if (!(stations as readonly string[]).includes(station)) return <Navigate replace to={`/jobs/${job.id}`} />;
   const here = station as Station;
   const list = steps.of(here);
   const step = stepId === undefined ? undefined : list.find((each) => each.id === stepId);
   const planned = here === "wire" || here === "set";
+  const views = here === "wire" ? wireViews : planViews;
+  const view = views.find(({ id }) => id === asked)?.id ?? "plan";
   const grave = plan.nowFindings;
   const notes = here === "set" ? plan.controls.findings : here === "wire" ? plan.wiring.findings : [];
   return (
@@ -103,13 +123,10 @@ export function Component() {
             />
             {planned && (
               <Segments
-                label="Plan or steps"
+                label="What of this station"
                 value={view}
                 onChange={(next) => setSearch(next === "plan" ? {} : { view: next }, { replace: true })}
-                options={[
-                  { id: "plan", text: "Plan" },
-                  { id: "steps", text: "Steps" },
-                ]}
+                options={views}
               />
             )}
             {(!planned || view === "steps") && (
@@ -119,6 +136,9 @@ export function Component() {
             )}
             {here === "hand-over" && <HandOver />}
             {here === "wire" && view === "plan" && <WirePlan />}
+            {view === "cables" && <Cables />}
+            {view === "as-wired" && <AsWired />}
+            {view === "labels" && <Labels />}
             {here === "set" && view === "plan" && <SetPlan />}
             <Findings findings={notes.filter((each) => each.severity === "note")} label="Notes on the plan" />
           </>
@@ -126,7 +146,12 @@ export function Component() {
       </div>
       <aside aria-label="Bench">
         <Panel>
-          <Bench key={step?.id ?? here} plan={plan} start={planned ? "planned" : "now"} step={step} />
+          <Bench
+            key={step?.id ?? `${here} ${view === "as-wired"}`}
+            plan={plan}
+            start={view === "as-wired" ? "now" : planned ? "planned" : "now"}
+            step={step}
+          />
         </Panel>
         {step && (
           <Panel>

@@ -10,7 +10,7 @@ import { ArrowLeft, ArrowRight, Check, RotateCcw, Volume2, VolumeX, X } from "lu
 import { memo, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
-import { BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
+import { benchBox, BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import {
@@ -125,7 +125,7 @@ const StepPictures = memo(function StepPictures({ step }: { step: Step }) {
   const lamps = changed.length > 3 ? [] : changed.map((id) => ({ kind: "lamp" as const, id }));
   const view = stepView(plan, step);
   const numbers = deviceNumbers(plan.wiring.devices);
-  return cropBoxes(board, [...step.subjects, ...lamps]).map((box) => (
+  return cropBoxes(board, [...step.subjects, ...lamps], benchBox(board, view.cores)).map((box) => (
     <Picture key={`${box.x} ${box.y}`}>
       <BoardFace
         view={view}

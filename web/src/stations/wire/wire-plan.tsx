@@ -1,7 +1,8 @@
+import type { Demand } from "@anvilcloud/core";
 import { Download } from "lucide-react";
 import { saveText } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
-import { Button, Heading, Mark, Panel, Quiet, Row, Table } from "../../ui/index.ts";
+import { Button, Heading, Mark, Panel, Quiet, Row, Scroll, Table } from "../../ui/index.ts";
 import { CoreTable } from "../steps/core-table.tsx";
 import { Rails } from "./rails.tsx";
 import { wireCsv } from "./wire-csv.ts";
@@ -34,6 +35,31 @@ function LinkRow({
   );
 }
 
+/** What of a device was to be placed, in a few words. */
+function demandText(demand: Demand): string {
+  switch (demand.kind) {
+    case "contact":
+      return `${demand.contact.duty} contact`;
+    case "supply":
+      return `supply ${demand.supply.id}`;
+    case "listen":
+      return `${demand.listen.to} pair`;
+    case "source":
+      return demand.inlet;
+  }
+}
+
+function PlacementRow(props: { device: string; name: string; what: string; why: string; missing: boolean }) {
+  const lights = useLights([{ kind: "device", id: props.device }]);
+  return (
+    <tr {...lights} data-changed={props.missing}>
+      <td>{props.name}</td>
+      <td>{props.what}</td>
+      <td>{props.why}</td>
+    </tr>
+  );
+}
+
 /** The plan of the wiring: links that move, rails with what they carry, the wire list. */
 export function WirePlan() {
   const { plan } = useJobBench();
@@ -50,6 +76,25 @@ export function WirePlan() {
             ))}
           </tbody>
         </Table>
+      </Panel>
+      <Panel>
+        <Heading>Why each sits where it does</Heading>
+        <Scroll>
+          <Table aria-label="Why each sits where it does">
+            <tbody>
+              {plan.wiring.placements.map(({ demand, why, place }, at) => (
+                <PlacementRow
+                  key={at}
+                  device={demand.device.id}
+                  name={demand.device.name}
+                  what={demandText(demand)}
+                  why={why}
+                  missing={!place}
+                />
+              ))}
+            </tbody>
+          </Table>
+        </Scroll>
       </Panel>
       <Rails rails={rails} />
       <Panel>

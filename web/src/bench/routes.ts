@@ -1,0 +1,247 @@
+import { layoutOf, terminalOf, type BoardProfile, type Box, type Core, type Point } from "@anvilcloud/core";
+import { around, corePoint, isUpper } from "./geometry.ts";
+
+/** A numbered tag at the face's edge: the cores of one device that leave at one block. */
+export interface Tag {
+  key: string;
+  device: string;
+  name: string;
+  upper: boolean;
+  at: Point;
+  cores: readonly Core[];
+}
+
+/** Spreads wanted places along a line so that neighbours keep their distance, near where they want to be. */
+export function spread(wanted: readonly number[], pitch: number, from: number, to: number): number[] {
+  const order = wanted.map((_, at) => at).sort((a, b) => wanted[a]! - wanted[b]!);
+  const placed: number[] = [];
+  let last = from - pitch;
+  for (const at of order) {
+    last = Math.max(wanted[at]!, last + pitch);
+    placed[at] = last;
+  }
+  let next = to + pitch;
+  for (const at of [...order].reverse()) {
+    next = Math.min(placed[at]!, next - pitch);
+    placed[at] = next;
+  }
+  return placed;
+}
+
+/** A core's way from its clamp to its tag: up or down to a lane of its own, along it, and on to the tag. */
+export interface Route {
+  core: Core;
+  points: Point[];
+}
+
+/** Everything around the face: tags, the cores' ways to them, and how far out the tags lie, mm. */
+export interface Wiring {
+  tags: Tag[];
+  routes: Route[];
+  depth: { upper: number; lower: number };
+}
+
+/** Lines nearer than this would run into one another, mm. */
+const apart = 1.1;
+/** How far from a tag's middle a core may still enter it, mm. */
+const reach = 2.9;
+
+interface Draft {
+  core: Core;
+  /** The tag it ends at; undefined for a bridge from clamp to clamp. */
+  tag?: number;
+  /** Where it leaves its clamp, and where it enters its tag. */
+  from: number;
+  to: number;
+}
+
+/** Places beside one another for what leaves at one point. */
+const beside = (x: number, at: number, count: number, step: number) => x + (at - (count - 1) / 2) * step;
+
+/** The place nearest to the wanted one, within reach, that no other line takes. */
+function freePlace(wanted: number, taken: readonly number[], least: number, most: number): number {
+  for (const distance of [apart, 0.85 * apart, 0.65 * apart])
+    for (let step = 0; step <= most - least; step += 0.1)
+      for (const x of [wanted + step, wanted - step])
+        if (x >= least && x <= most && taken.every((other) => Math.abs(other - x) >= distance)) return x;
+  return wanted;
+}
+
+/** Lanes by the left-edge rule of channel routing: each in the first lane where it meets nobody. */
+function lanesOf(drafts: readonly Draft[]): number[] {
+  const ends: number[] = [];
+  const lanes: number[] = drafts.map(() => 0);
+  const order = drafts
+    .map(({ from, to }, at) => ({ at, left: Math.min(from, to), right: Math.max(from, to) }))
+    .filter(({ left, right }) => right - left > 1e-6)
+    .sort((a, b) => a.left - b.left || a.right - b.right);
+  for (const { at, left, right } of order) {
+    const free = ends.findIndex((end) => end + apart <= left);
+    const lane = free < 0 ? ends.length : free;
+    ends[lane] = right;
+    lanes[at] = lane;
+  }
+  return clearedOf(drafts, lanes);
+}
+
+/**
+ * Lanes in which no core comes down to its tag where another still goes out to its lane: the one that enters is moved
+ * to a lane farther out. A ring of such cores is left as it is after some rounds.
+ */
+function clearedOf(drafts: readonly Draft[], lanes: number[]): number[] {
+  for (let round = 0; round < drafts.length; round++) {
+    const clash = drafts.findIndex(({ from, to }, at) =>
+      drafts.some(
+        (other, its) =>
+          its !== at &&
+          Math.abs(from - to) > 1e-6 &&
+          Math.abs(to - other.from) < apart * 0.65 &&
+          lanes[at]! <= lanes[its]!,
+      ),
+    );
+    if (clash < 0) break;
+    lanes[clash] = Math.max(...lanes) + 1;
+  }
+  return lanes;
+}
+
+interface Group {
+  key: string;
+  device: string;
+  name: string;
+  cores: Core[];
+  x: number;
+}
+
+function groupsOf(board: BoardProfile, cores: readonly Core[], upper: boolean): Group[] {
+  const groups = new Map<string, Core[]>();
+  for (const core of cores) {
+    if (core.from.startsWith("board/")) continue;
+    const terminal = terminalOf(board, core.target);
+    const point = terminal && corePoint(board, terminal.id);
+    if (!terminal || !point || isUpper(board, point.y) !== upper) continue;
+    const key = `${core.device} ${terminal.block.id}`;
+    groups.set(key, [...(groups.get(key) ?? []), core]);
+  }
+  return [...groups].map(([key, members]) => {
+    const x = members.reduce((sum, core) => sum + corePoint(board, core.target)!.x, 0) / members.length;
+    return { key, device: members[0]!.device, name: members[0]!.deviceName, cores: members, x };
+  });
+}
+
+/** Bridges between two clamps of one edge, each with a stand-in for its other end. */
+function bridgesOf(
+  board: BoardProfile,
+  cores: readonly Core[],
+  upper: boolean,
+): { core: Core; back: Core }[] {
+  return cores.flatMap((core) => {
+    if (!core.from.startsWith("board/")) return [];
+    const from = core.from.slice("board/".length);
+    const ends = [corePoint(board, core.target), corePoint(board, from)];
+    if (ends.some((end) => !end || isUpper(board, end.y) !== upper)) return [];
+    return [{ core, back: { ...core, id: `${core.id} back`, target: from } }];
+  });
+}
+
+/** Where each core leaves its clamp: side by side where a clamp holds several. */
+function exitsOf(board: BoardProfile, cores: readonly Core[]): Map<string, number> {
+  const byTerminal = new Map<string, Core[]>();
+  for (const core of cores) byTerminal.set(core.target, [...(byTerminal.get(core.target) ?? []), core]);
+  return new Map(
+    [...byTerminal].flatMap(([target, members]) => {
+      const x = corePoint(board, target)!.x;
+      return members.map((core, at) => [core.id, beside(x, at, members.length, apart)] as const);
+    }),
+  );
+}
+
+function sideOf(
+  board: BoardProfile,
+  cores: readonly Core[],
+  upper: boolean,
+): { wiring: Omit<Wiring, "depth">; depth: number } {
+  const groups = groupsOf(board, cores, upper);
+  const bridges = bridgesOf(board, cores, upper);
+  const mine = [
+    ...groups.flatMap((group) => group.cores),
+    ...bridges.flatMap(({ core, back }) => [core, back]),
+  ];
+  const exits = exitsOf(board, mine);
+  const { width, height } = layoutOf(board);
+  const xs = spread(
+    groups.map((group) => group.x),
+    around.tagPitch,
+    2,
+    width - 2,
+  );
+  const taken: number[] = [];
+  const drafts = groups.flatMap((group, tag) => {
+    const inOrder = [...group.cores].sort((a, b) => exits.get(a.id)! - exits.get(b.id)!);
+    return inOrder.map((core, at): Draft => {
+      const from = exits.get(core.id)!;
+      const [least, most] = [xs[tag]! - reach, xs[tag]! + reach];
+      const others = [...taken, ...[...exits].flatMap(([id, x]) => (id === core.id ? [] : [x]))];
+      const straight = from >= least && from <= most && taken.every((x) => Math.abs(x - from) >= apart);
+      const to = straight ? from : freePlace(beside(xs[tag]!, at, inOrder.length, 1.6), others, least, most);
+      taken.push(to);
+      return { core, tag, from, to };
+    });
+  });
+  for (const { core, back } of bridges)
+    drafts.push({ core, from: exits.get(core.id)!, to: exits.get(back.id)! });
+  const lanes = lanesOf(drafts);
+  const depth = around.firstLane + Math.max(0, ...lanes) * around.lanePitch + around.firstLane + around.tag;
+  const out = (distance: number) => (upper ? -distance : height + distance);
+  const tags = groups.map((group, at): Tag => ({ ...group, upper, at: { x: xs[at]!, y: out(depth) } }));
+  const routes = drafts.map(({ core, tag, from, to }, at): Route => {
+    const start = corePoint(board, core.target)!.y;
+    const rim =
+      tag === undefined ? undefined : Math.sqrt(Math.max(0, around.tag ** 2 - (to - xs[tag]!) ** 2));
+    const end = rim === undefined ? start : out(depth - rim);
+    const lane = out(around.firstLane + lanes[at]! * around.lanePitch);
+    const bent = Math.abs(from - to) > 1e-6;
+    const between = bent
+      ? [
+          { x: from, y: lane },
+          { x: to, y: lane },
+        ]
+      : [];
+    return { core, points: [{ x: from, y: start }, ...between, { x: to, y: end }] };
+  });
+  return { wiring: { tags, routes }, depth };
+}
+
+/** The cores around the face, routed in lanes so that none runs along another or over a clamp. */
+export function wiringOf(board: BoardProfile, cores: readonly Core[]): Wiring {
+  const [upper, lower] = [sideOf(board, cores, true), sideOf(board, cores, false)];
+  return {
+    tags: [...upper.wiring.tags, ...lower.wiring.tags],
+    routes: [...upper.wiring.routes, ...lower.wiring.routes],
+    depth: { upper: upper.depth, lower: lower.depth },
+  };
+}
+
+/** The face with room for the cores and tags around it. */
+export function benchBox(board: BoardProfile, cores: readonly Core[]): Box {
+  const { depth } = wiringOf(board, cores);
+  const { width, height } = layoutOf(board);
+  const [above, below] = [depth.upper + around.beyond, depth.lower + around.beyond];
+  return { x: -around.margin, y: -above, width: width + 2 * around.margin, height: height + above + below };
+}
+
+/** A way as the path of a drawing, its corners a little rounded. */
+export function pathOf(points: readonly Point[]): string {
+  const round = 0.8;
+  const [first, ...rest] = points;
+  if (!first) return "";
+  return rest.reduce((path, point, at) => {
+    const next = rest[at + 1];
+    const before = at ? rest[at - 1]! : first;
+    if (!next) return `${path} L${point.x} ${point.y}`;
+    const short = (a: number, b: number) => Math.sign(a - b) * Math.min(round, Math.abs(a - b) / 2);
+    const enter = { x: point.x + short(before.x, point.x), y: point.y + short(before.y, point.y) };
+    const leave = { x: point.x + short(next.x, point.x), y: point.y + short(next.y, point.y) };
+    return `${path} L${enter.x} ${enter.y} Q${point.x} ${point.y} ${leave.x} ${leave.y}`;
+  }, `M${first.x} ${first.y}`);
+}

@@ -1,0 +1,168 @@
+import { billOf, conductorSizesMm2, plainNumber, type CablePlan } from "@anvilcloud/core";
+import { Download } from "lucide-react";
+import { useState } from "react";
+import { saveText } from "../../bench/index.ts";
+import { useJobBench, useLights } from "../../data/index.ts";
+import { Button, Heading, Panel, Quiet, Row, Scroll, Table, TextInput } from "../../ui/index.ts";
+import { cablesCsv } from "./wire-csv.ts";
+
+/** The name of the run a cable shares, taken over when the field is left. */
+function RunField({ cable, rename }: { cable: CablePlan; rename: (run: string) => void }) {
+  const known = cable.id.includes("/") ? "" : cable.id;
+  const [run, setRun] = useState(known);
+  return (
+    <TextInput
+      label={`Run that ${cable.label} shares`}
+      hideLabel
+      value={run}
+      onChange={setRun}
+      onBlur={() => run.trim() !== known && rename(run)}
+      placeholder="its own"
+    />
+  );
+}
+
+function CableRow({ cable }: { cable: CablePlan }) {
+  const { change } = useJobBench();
+  const lights = useLights([
+    { kind: "cable", id: cable.id },
+    ...cable.ends.map((end) => ({ kind: "device" as const, id: end.device })),
+  ]);
+  const thin = cable.enoughMm2 === undefined || cable.enoughMm2 > cable.sizeMm2;
+  const rename = (run: string) =>
+    change((job) => ({
+      ...job,
+      devices: job.devices.map((instance) => ({
+        ...instance,
+        cables: Object.fromEntries(
+          Object.entries(instance.cables).map(([part, { run: _old, ...each }]) => {
+            const mine = cable.ends.some((end) => end.device === instance.id && end.part === part);
+            const kept = _old === undefined ? {} : { run: _old };
+            return [part, { ...each, ...(mine ? (run.trim() ? { run: run.trim() } : {}) : kept) }];
+          }),
+        ),
+      })),
+    }));
+  return (
+    <tr {...lights} data-changed={thin}>
+      <td>
+        <b>{cable.label}</b>
+        {cable.ends.length > 1 && <Quiet>{cable.ends.map((end) => end.name).join(", ")}</Quiet>}
+      </td>
+      <td data-number>
+        {cable.cores} + {cable.spares}
+      </td>
+      <td>
+        {cable.soldCores} × {plainNumber(cable.sizeMm2, 2)} mm²{cable.carries === "mains" ? ", mains" : ""}
+      </td>
+      <td data-number>
+        {cable.enoughMm2 === undefined ? (
+          <b>none is</b>
+        ) : thin ? (
+          <b>{plainNumber(cable.enoughMm2, 2)}</b>
+        ) : (
+          plainNumber(cable.enoughMm2, 2)
+        )}
+      </td>
+      <td data-number>{plainNumber(cable.lengthM)}</td>
+      <td data-number>{plainNumber(cable.cutM)}</td>
+      <td>
+        <RunField key={cable.id} cable={cable} rename={rename} />
+      </td>
+    </tr>
+  );
+}
+
+/** Every cable that is pulled, what is cut for it, and what to bring. */
+export function Cables() {
+  const { plan, change } = useJobBench();
+  const { cables, devices, cores } = plan.wiring;
+  const bill = billOf(devices, cores, cables);
+  const thin = cables.filter((cable) => cable.enoughMm2 !== undefined && cable.enoughMm2 > cable.sizeMm2);
+  const takeSizes = () =>
+    change((job) => ({
+      ...job,
+      devices: job.devices.map((instance) => ({
+        ...instance,
+        cables: Object.fromEntries(
+          Object.entries(instance.cables).map(([part, each]) => {
+            const cable = thin.find((one) =>
+              one.ends.some((end) => end.device === instance.id && end.part === part),
+            );
+            const sizeMm2 = conductorSizesMm2.find((size) => size === cable?.enoughMm2) ?? each.sizeMm2;
+            return [part, { ...each, sizeMm2 }];
+          }),
+        ),
+      })),
+    }));
+  return (
+    <>
+      <Panel>
+        <Row style={{ justifyContent: "space-between" }}>
+          <Heading>Cables</Heading>
+          <Button
+            $kind="outlined"
+            onPress={() => saveText(`${plan.bundle.job.id}-cables.csv`, "text/csv", cablesCsv(cables))}
+          >
+            <Download size={20} aria-hidden /> CSV
+          </Button>
+        </Row>
+        <Quiet>
+          Cut: the run, 1 m for the cabinet and 0.5 m for each device, rounded up to half a metre. Enough: the
+          least size with which every device has its voltage at 70 °C. Devices that name the same run share
+          its cable; mains never shares one.
+        </Quiet>
+        {thin.length > 0 && (
+          <Row>
+            <Button $kind="filled" onPress={takeSizes}>
+              Take the sizes that are enough
+            </Button>
+          </Row>
+        )}
+        <Scroll>
+          <Table aria-label="Cables" style={{ minWidth: "44rem" }}>
+            <thead>
+              <tr>
+                <th>Cable</th>
+                <th data-number>Cores, spare</th>
+                <th>To bring</th>
+                <th data-number>Enough, mm²</th>
+                <th data-number>Run, m</th>
+                <th data-number>Cut, m</th>
+                <th>Shares run</th>
+              </tr>
+            </thead>
+            <tbody>
+              {cables.map((cable) => (
+                <CableRow key={cable.id} cable={cable} />
+              ))}
+            </tbody>
+          </Table>
+        </Scroll>
+      </Panel>
+      <Panel>
+        <Heading>To bring</Heading>
+        <Table aria-label="To bring">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th data-number>How much</th>
+              <th>For</th>
+            </tr>
+          </thead>
+          <tbody>
+            {bill.map((line) => (
+              <tr key={line.what}>
+                <td>{line.what}</td>
+                <td data-number>
+                  {plainNumber(line.amount)} {line.unit}
+                </td>
+                <td>{line.why}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </Panel>
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import { differencesOf, effectOf, effectText, installationOf, type Difference } from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { useJobBench, useLights } from "../../data/index.ts";
+import { color, space } from "../../theme/index.ts";
+import { Button, Heading, Mark, Panel, Quiet, Row } from "../../ui/index.ts";
+import { useCores } from "./use-cores.ts";
+
+const Item = styled.li`
+  display: grid;
+  gap: ${space.s};
+  padding: ${space.m} 0;
+  border-top: 1px solid ${color.line};
+  &[data-lit="true"] {
+    background: ${color.accentSoft};
+  }
+`;
+
+function DifferenceItem({ difference, effect }: { difference: Difference; effect: string }) {
+  const { note, want } = useCores();
+  const { deviceName, core, foundText, plannedText, planned, found, device, pin } = difference;
+  const terminal = found.startsWith("board/") ? found.slice("board/".length) : undefined;
+  const lights = useLights([
+    { kind: "device", id: device },
+    ...(terminal ? [{ kind: "terminal" as const, id: terminal }] : []),
+  ]);
+  return (
+    <Item {...lights}>
+      <p>
+        <b>{core}</b> of {deviceName} sits on <Mark>{foundText}</Mark>, planned on <Mark>{plannedText}</Mark>
+      </p>
+      <Quiet>{effect}</Quiet>
+      <Row>
+        <Button $kind="filled" onPress={() => note([{ pin, to: planned?.to ?? "off" }])}>
+          Moved to {plannedText}
+        </Button>
+        <Button
+          $kind="outlined"
+          isDisabled={!planned || !terminal}
+          onPress={() => terminal && want(device, pin.slice(pin.indexOf("/") + 1), terminal)}
+        >
+          Keep it on {foundText}
+        </Button>
+      </Row>
+    </Item>
+  );
+}
+
+/** Every core that sits elsewhere than planned, what that does, and the choice between the plan and what was found. */
+export function Differences() {
+  const { plan } = useJobBench();
+  const { wiring, bundle, now } = plan;
+  const found = differencesOf(wiring.devices, wiring.cores, now.sits);
+  const at = installationOf(bundle.board, wiring, now);
+  return (
+    <Panel>
+      <Heading>Differences to the plan</Heading>
+      {found.length === 0 && <Quiet>Every core noted sits where it is planned.</Quiet>}
+      <ul aria-label="Differences to the plan">
+        {found.map((difference) => (
+          <DifferenceItem
+            key={difference.pin}
+            difference={difference}
+            effect={effectText(effectOf(at, wiring.devices, difference))}
+          />
+        ))}
+      </ul>
+    </Panel>
+  );
+}
