@@ -1,5 +1,6 @@
 export { checkDevice, parseDevice, readDevice } from "./read.ts";
-export { blankDevice } from "./blank.ts";
+export { deviceFrom, sketchSchema } from "./sketch.ts";
+export type { DeviceSketch } from "./sketch.ts";
 export { inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
 export { coreColours, deviceKinds, deviceSchema } from "./schema.ts";
 export type { CoreColour, DeviceContact, DeviceProfile, DeviceRail, DeviceSupply } from "./schema.ts";

@@ -10,6 +10,9 @@ export interface Placed {
   place: Place | undefined;
 }
 
+/** A word with its article. */
+const a = (word: string) => `${/^[aeiou]/.test(word) ? "an" : "a"} ${word}`;
+
 const current = (rail: Pick<Rail, "volts" | "kind">) =>
   `${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}`;
 
@@ -32,8 +35,8 @@ function inputReason(
   const others = sharers(input, demand, placed);
   const made = input.takes[0] === duty;
   const use = made
-    ? `made for a ${duty} contact`
-    : `made for a ${input.takes[0]!} contact, and takes a ${duty} contact too`;
+    ? `made for ${a(duty)} contact`
+    : `made for ${a(input.takes[0]!)} contact, and takes ${a(duty)} contact too`;
   const better = made
     ? []
     : board.inputs.filter(

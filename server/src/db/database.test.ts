@@ -7,7 +7,7 @@ import { loadDemo } from "../seed/demo.ts";
 import { loadShipped } from "../seed/shipped.ts";
 import { findJob, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
 import { readLog } from "../store/log.ts";
-import { addBoard, boardSource, findProfile, listProfiles, putShipped } from "../store/profiles.ts";
+import { addOwn, boardSource, findProfile, listProfiles, putShipped } from "../store/profiles.ts";
 import { freshFolder, root } from "../testing/serve.ts";
 import { migrationSource } from "./migrations.ts";
 import { openDatabase } from "./open.ts";
@@ -56,7 +56,7 @@ describe("the database", () => {
 describe("profiles", () => {
   test("the newest revision is listed and found; an older one can still be asked for", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
-    expect(await addBoard(knex, { ...board, revision: 2, summary: "newer" }, "# mine")).toBe(true);
+    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "newer" }, "# mine")).toBe(true);
     const listed = (await listProfiles(knex, "board")).filter((each) => each.id === board.id);
     expect(listed.map((each) => each.revision)).toEqual([2]);
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("newer");
@@ -66,9 +66,9 @@ describe("profiles", () => {
 
   test("a revision that is there is never written over, by a person or by a later shipped file", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
-    await addBoard(knex, { ...board, revision: 2, summary: "mine" }, "# mine");
-    expect(await addBoard(knex, { ...board, revision: 2, summary: "again" }, "# again")).toBe(false);
-    expect(await addBoard(knex, { ...board, revision: 1, summary: "again" }, "# again")).toBe(false);
+    await addOwn(knex, "board", { ...board, revision: 2, summary: "mine" }, "# mine");
+    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toBe(false);
+    expect(await addOwn(knex, "board", { ...board, revision: 1, summary: "again" }, "# again")).toBe(false);
     await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped");
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("mine");
     expect((await boardSource(knex, { id: board.id }))?.source).toBe("# mine");

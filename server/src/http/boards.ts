@@ -1,19 +1,10 @@
 import { printBoard, readBoard, type BoardProfile } from "@anvilcloud/core";
-import express, { Router, type Request } from "express";
+import { Router, type Request } from "express";
 import type { Knex } from "knex";
 import { jobCounts, jobsOnBoard } from "../store/jobs.ts";
-import {
-  addBoard,
-  boardRevisions,
-  boardSource,
-  findProfile,
-  listProfiles,
-  newestRevision,
-} from "../store/profiles.ts";
+import { boardRevisions, boardSource, findProfile, listProfiles } from "../store/profiles.ts";
+import { profileText, storeOwn, textOf } from "./own-profile.ts";
 import { HttpProblem } from "./problem.ts";
-
-/** Largest profile taken, in bytes; many times the largest sensible one. */
-const largestProfile = "1mb";
 
 const noSuchBoard = (id: string, revision?: number) =>
   new HttpProblem(
@@ -37,23 +28,9 @@ function refOf(request: Request): { id: string; revision?: number } {
   return { id, revision: number };
 }
 
-/** The text of a request, which must be one; a JSON or a form body is not read as YAML. */
-function textOf(request: Request): string {
-  if (typeof request.body === "string") return request.body;
-  throw new HttpProblem(
-    415,
-    "Not a profile's text",
-    "Send the profile as text with Content-Type: application/yaml.",
-  );
-}
-
 /** Boards: browse, read, the text as it was written, which jobs use one, and new profiles or revisions. */
 export function boardRoutes(knex: Knex): Router {
   const routes = Router();
-  const yaml = express.text({
-    type: ["application/yaml", "application/x-yaml", "text/yaml", "text/plain"],
-    limit: largestProfile,
-  });
 
   routes.get("/boards", async (_request, response) => {
     response.json({ boards: await listProfiles(knex, "board"), jobs: await jobCounts(knex) });
@@ -86,18 +63,10 @@ export function boardRoutes(knex: Knex): Router {
       .send(found.source ?? printBoard(JSON.parse(found.body) as BoardProfile));
   });
 
-  routes.post("/boards", yaml, async (request, response) => {
+  routes.post("/boards", profileText, async (request, response) => {
     const text = textOf(request);
     const board = readBoard(text, "profile");
-    if (!(await addBoard(knex, board, text))) {
-      const newest = (await newestRevision(knex, board.id)) ?? board.revision;
-      throw new HttpProblem(
-        409,
-        "Revision taken",
-        `revision: expected ${newest + 1} or more, found ${board.revision}. Board ${JSON.stringify(board.id)} is here in revision ${newest}; jobs may rest on it, so it stays as it is. Give a later revision, or another id.`,
-        { newest },
-      );
-    }
+    await storeOwn(knex, "board", board, text);
     response.status(201).location(`/api/boards/${board.id}`).json(board);
   });
 

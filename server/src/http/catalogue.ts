@@ -1,8 +1,16 @@
-import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } from "@anvilcloud/core";
+import {
+  boardSchema,
+  bundleSchema,
+  deviceSchema,
+  jobSchema,
+  logEntrySchema,
+  readDevice,
+} from "@anvilcloud/core";
 import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
 import { listProfiles } from "../store/profiles.ts";
+import { profileText, storeOwn, textOf } from "./own-profile.ts";
 import { HttpProblem } from "./problem.ts";
 
 const schemas: Record<string, z.ZodType> = {
@@ -13,12 +21,19 @@ const schemas: Record<string, z.ZodType> = {
   bundle: bundleSchema,
 };
 
-/** Devices, and the JSON Schemas of every format. */
+/** Devices, those written here among them, and the JSON Schemas of every format. */
 export function catalogueRoutes(knex: Knex): Router {
   const routes = Router();
 
   routes.get("/devices", async (_request, response) => {
     response.json({ devices: await listProfiles(knex, "device") });
+  });
+
+  routes.post("/devices", profileText, async (request, response) => {
+    const text = textOf(request);
+    const device = readDevice(text, "profile");
+    await storeOwn(knex, "device", device, text);
+    response.status(201).location("/api/devices").json(device);
   });
 
   routes.get("/schemas/:name", (request, response) => {

@@ -43,17 +43,22 @@ export async function putShipped(
     .where("profiles.origin", "shipped");
 }
 
-/** Stores a board written here. False, and nothing stored, when its id has this revision or a later one already. */
-export async function addBoard(knex: Knex, board: BoardProfile, source: string): Promise<boolean> {
-  const { id, revision } = board;
+/** Stores a profile written here. False, and nothing stored, when its id has this revision or a later one already. */
+export async function addOwn(
+  knex: Knex,
+  kind: Kind,
+  profile: BoardProfile | DeviceProfile,
+  source: string,
+): Promise<boolean> {
+  const { id, revision } = profile;
   return knex.transaction(async (trx) => {
-    const newest = await newestRevision(trx, id);
+    const newest = await newestRevision(trx, kind, id);
     if (newest !== undefined && newest >= revision) return false;
     await trx("profiles").insert({
-      kind: "board",
+      kind,
       id,
       revision,
-      body: JSON.stringify(board),
+      body: JSON.stringify(profile),
       source,
       origin: "own",
     });
@@ -61,9 +66,9 @@ export async function addBoard(knex: Knex, board: BoardProfile, source: string):
   });
 }
 
-/** The newest revision of a board; undefined where there is none. */
-export async function newestRevision(knex: Knex, id: string): Promise<number | undefined> {
-  const row = (await knex("profiles").where({ kind: "board", id }).max({ newest: "revision" }).first()) as
+/** The newest revision of a profile; undefined where there is none. */
+export async function newestRevision(knex: Knex, kind: Kind, id: string): Promise<number | undefined> {
+  const row = (await knex("profiles").where({ kind, id }).max({ newest: "revision" }).first()) as
     { newest: number | null } | undefined;
   return row?.newest ?? undefined;
 }

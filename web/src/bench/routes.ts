@@ -29,7 +29,7 @@ export function spread(wanted: readonly number[], pitch: number, from: number, t
 }
 
 /** A core's way from its clamp to its tag: up or down to a lane of its own, along it, and on to the tag. */
-export interface Route {
+interface Route {
   core: Core;
   points: Point[];
 }

@@ -107,6 +107,16 @@ export async function postBoard(text: string): Promise<BoardProfile> {
   return (await response.json()) as BoardProfile;
 }
 
+/** Stores a device profile of someone's own, as text. */
+export async function postDevice(text: string): Promise<DeviceProfile> {
+  const response = await send("/api/devices", {
+    method: "POST",
+    headers: { "Content-Type": "application/yaml" },
+    body: text,
+  });
+  return (await response.json()) as DeviceProfile;
+}
+
 /** Imports the text of a job file; returns the job's id. */
 export async function importBundle(text: string): Promise<string> {
   const response = await send("/api/bundles", {

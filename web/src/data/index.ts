@@ -11,6 +11,7 @@ export {
   jobKey,
   jobsKey,
   postBoard,
+  postDevice,
   putJob,
 } from "./api.ts";
 export type { BoardUse, JobSummary, StoredJob } from "./api.ts";

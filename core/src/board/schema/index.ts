@@ -1,8 +1,10 @@
 export * from "./board.ts";
 export {
+  contactDuties,
   dutySchema,
   idSchema,
   leafIdSchema,
+  loadDuties,
   loadDutySchema,
   prose,
   provenanceSchema,

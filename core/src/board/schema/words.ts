@@ -43,7 +43,7 @@ export const provenanceSchema = z
   .describe("Where a statement is known from.");
 
 /** Kinds of contact an input can take. */
-const contactDuties = [
+export const contactDuties = [
   "stop",
   "photocell",
   "high-beam",
@@ -70,7 +70,7 @@ const contactDuties = [
   "fire",
 ] as const;
 /** Kinds of load a rail can feed. */
-const loadDuties = [
+export const loadDuties = [
   "accessory",
   "test-sender",
   "flash",

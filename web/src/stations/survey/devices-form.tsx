@@ -9,14 +9,17 @@ import {
 } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Trash2 } from "lucide-react";
+import { useState } from "react";
 import { Controller } from "react-hook-form";
 import { styled } from "styled-components";
+import { useSWRConfig } from "swr";
 import { useJobBench } from "../../data/index.ts";
 import { color, space } from "../../theme/index.ts";
-import { Button, Choice, Empty, Quiet } from "../../ui/index.ts";
+import { Button, Choice, Empty, Quiet, Toggle } from "../../ui/index.ts";
 import { leafNames } from "../shared/words.ts";
 import { BoundChoice, BoundNumber, BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
+import { OwnDevice } from "./own-device.tsx";
 import { Section, useSection } from "./section.tsx";
 
 const Card = styled.li`
@@ -54,6 +57,31 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
             options={job.survey.leaves.map((leaf) => ({ id: leaf.id, text: leafNames[leaf.id] }))}
           />
         )}
+        {profile.clearanceMm !== undefined && (
+          <BoundNumber
+            control={form.control}
+            name="clearanceMm"
+            label={`Free space beside it (needs ${plainNumber(profile.clearanceMm)})`}
+            unit="mm"
+          />
+        )}
+        {profile.jumpers.map((jumper) => (
+          <Controller
+            key={jumper.id}
+            control={form.control}
+            name="jumpersOn"
+            render={({ field }) => (
+              <Toggle
+                label={`${jumper.label} is on (for ${jumper.onlyFor} only)`}
+                value={field.value?.includes(jumper.id) ?? false}
+                onChange={(on) => {
+                  const others = (field.value ?? []).filter((id: string) => id !== jumper.id);
+                  field.onChange(on ? [...others, jumper.id] : others);
+                }}
+              />
+            )}
+          />
+        ))}
         {profile.parts.map((part) => (
           <div key={part.id} style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 8 }}>
             <BoundNumber
@@ -92,9 +120,15 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
 /** What is on site, and how far away it is. */
 export function DevicesForm() {
   const { job, catalogue, change } = useJobBench();
+  const { mutate } = useSWRConfig();
+  const [own, setOwn] = useState(false);
+  const put = (profile: DeviceProfile) => {
+    void mutate("/api/devices");
+    change((now) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }));
+  };
   const add = (id: string) => {
     const profile = catalogue.find((each) => each.id === id);
-    if (profile) change((now) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }));
+    if (profile) put(profile);
   };
   return (
     <Section title="Devices on site">
@@ -111,7 +145,7 @@ export function DevicesForm() {
           );
         })}
       </ul>
-      <Grid $least="280px">
+      <Grid $least="280px" style={{ alignItems: "end" }}>
         <Choice
           label="Add a device"
           placeholder="choose from the catalogue"
@@ -119,7 +153,11 @@ export function DevicesForm() {
           onChange={add}
           options={catalogue.map((device) => ({ id: device.id, text: `${device.name} (${device.maker})` }))}
         />
+        <Button $kind="outlined" onPress={() => setOwn(true)}>
+          A device of your own
+        </Button>
       </Grid>
+      {own && <OwnDevice isOpen close={() => setOwn(false)} take={put} />}
     </Section>
   );
 }

@@ -15,6 +15,7 @@ const Fields = styled.div`
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 230px), 1fr));
   gap: ${space.s} ${space.m};
   align-items: end;
+  margin: ${space.m} 0;
 `;
 
 const colours = coreColours.map((id) => ({ id, text: id }));

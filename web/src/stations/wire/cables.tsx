@@ -29,6 +29,7 @@ function CableRow({ cable }: { cable: CablePlan }) {
     ...cable.ends.map((end) => ({ kind: "device" as const, id: end.device })),
   ]);
   const thin = cable.enoughMm2 === undefined || cable.enoughMm2 > cable.sizeMm2;
+  const needs = cable.enoughMm2 === undefined ? "none is enough" : `needs ${plainNumber(cable.enoughMm2, 2)}`;
   const rename = (run: string) =>
     change((job) => ({
       ...job,
@@ -47,25 +48,23 @@ function CableRow({ cable }: { cable: CablePlan }) {
     <tr {...lights} data-changed={thin}>
       <td>
         <b>{cable.label}</b>
-        {cable.ends.length > 1 && <Quiet>{cable.ends.map((end) => end.name).join(", ")}</Quiet>}
+        <Quiet>
+          {cable.ends.length > 1 ? `${cable.ends.map((end) => end.name).join(", ")}: ` : ""}
+          {cable.soldCores} cores, {cable.strands}
+          {cable.carries === "mains" ? ", mains" : ""}
+        </Quiet>
       </td>
       <td data-number>
         {cable.cores} + {cable.spares}
       </td>
-      <td>
-        {cable.soldCores} × {plainNumber(cable.sizeMm2, 2)} mm²{cable.carries === "mains" ? ", mains" : ""}
+      <td data-number>
+        {plainNumber(cable.sizeMm2, 2)}
+        <Quiet>{thin ? <b>{needs}</b> : needs}</Quiet>
       </td>
       <td data-number>
-        {cable.enoughMm2 === undefined ? (
-          <b>none is</b>
-        ) : thin ? (
-          <b>{plainNumber(cable.enoughMm2, 2)}</b>
-        ) : (
-          plainNumber(cable.enoughMm2, 2)
-        )}
+        {plainNumber(cable.cutM)}
+        <Quiet>run {plainNumber(cable.lengthM)}</Quiet>
       </td>
-      <td data-number>{plainNumber(cable.lengthM)}</td>
-      <td data-number>{plainNumber(cable.cutM)}</td>
       <td>
         <RunField key={cable.id} cable={cable} rename={rename} />
       </td>
@@ -108,9 +107,9 @@ export function Cables() {
           </Button>
         </Row>
         <Quiet>
-          Cut: the run, 1 m for the cabinet and 0.5 m for each device, rounded up to half a metre. Enough: the
-          least size with which every device has its voltage at 70 °C. Devices that name the same run share
-          its cable; mains never shares one.
+          Cores: those needed and those to spare. Cut: the run, 1 m for the cabinet and 0.5 m for each device,
+          rounded up to half a metre. Needs: the least size with which every device has its voltage at 70 °C.
+          Devices that name the same run share its cable; mains never shares one.
         </Quiet>
         {thin.length > 0 && (
           <Row>
@@ -120,14 +119,12 @@ export function Cables() {
           </Row>
         )}
         <Scroll>
-          <Table aria-label="Cables" style={{ minWidth: "44rem" }}>
+          <Table aria-label="Cables" style={{ minWidth: "27rem" }}>
             <thead>
               <tr>
                 <th>Cable</th>
-                <th data-number>Cores, spare</th>
-                <th>To bring</th>
-                <th data-number>Enough, mm²</th>
-                <th data-number>Run, m</th>
+                <th data-number>Cores</th>
+                <th data-number>mm²</th>
                 <th data-number>Cut, m</th>
                 <th>Shares run</th>
               </tr>

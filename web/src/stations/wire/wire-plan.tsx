@@ -78,6 +78,22 @@ export function WirePlan() {
         </Table>
       </Panel>
       <Panel>
+        <Row style={{ justifyContent: "space-between" }}>
+          <Heading>Wire list</Heading>
+          <Button
+            $kind="outlined"
+            onPress={() =>
+              saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
+            }
+          >
+            <Download size={20} aria-hidden /> CSV
+          </Button>
+        </Row>
+        <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
+        <CoreTable cores={cores} long label="Wire list" />
+      </Panel>
+      <Rails rails={rails} />
+      <Panel>
         <Heading>Why each sits where it does</Heading>
         <Scroll>
           <Table aria-label="Why each sits where it does">
@@ -95,22 +111,6 @@ export function WirePlan() {
             </tbody>
           </Table>
         </Scroll>
-      </Panel>
-      <Rails rails={rails} />
-      <Panel>
-        <Row style={{ justifyContent: "space-between" }}>
-          <Heading>Wire list</Heading>
-          <Button
-            $kind="outlined"
-            onPress={() =>
-              saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
-            }
-          >
-            <Download size={20} aria-hidden /> CSV
-          </Button>
-        </Row>
-        <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
-        <CoreTable cores={cores} long label="Wire list" />
       </Panel>
     </>
   );
