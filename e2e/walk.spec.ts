@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
+import { walkSteps } from "./walk-steps.ts";
 
 async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
   await page.getByRole("button", { name: label }).last().click();
@@ -9,26 +10,6 @@ async function choose(page: Page, label: string, option: string | RegExp): Promi
 
 async function saved(page: Page): Promise<void> {
   await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
-}
-
-/** Answers every step from the one on screen as seen, with a reading where one is asked; returns how many there were. */
-async function walkSteps(page: Page): Promise<number> {
-  for (let steps = 0; steps < 120; steps++) {
-    const card = page.getByRole("article");
-    await expect(card.or(page.getByRole("heading", { level: 1, name: "Hand over" }))).toBeVisible();
-    if (!(await card.isVisible())) return steps;
-    const address = page.url();
-    const reading = card.getByRole("textbox", { name: /, (N|V|V DC|V AC)$/ });
-    if (await reading.isVisible()) {
-      // A dead mains, no force at all, and a rail at its 24 V.
-      const rail = await card.getByRole("textbox", { name: /, V DC$/ }).isVisible();
-      await reading.fill(rail ? "24" : "0");
-      await reading.press("Tab");
-    }
-    await card.getByRole("button", { name: "Seen", exact: true }).click();
-    await expect(page).not.toHaveURL(address);
-  }
-  throw new Error("the run sheet does not end");
 }
 
 test("a whole job, from a new one to the exported file, imported unchanged on another installation", async ({

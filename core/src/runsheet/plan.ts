@@ -17,6 +17,8 @@ export interface JobPlan extends Planned {
   findings: Finding[];
   /** The bench as the log leaves it. */
   now: BenchState;
+  /** The bench once the steps still ahead are done, with cores where they were found. */
+  ahead: BenchState;
   /** Against the bench as it stands now, less what the steps still ahead will settle. */
   nowFindings: Finding[];
   statuses: StationStatus[];
@@ -132,12 +134,14 @@ export function planJob(given: JobBundle): JobPlan {
     ...firmwareFinding(planned),
   ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);
   const now = stateNow(planned);
+  const ahead = stateAhead(planned, sheet, now);
   return {
     ...planned,
     sheet,
     findings,
     now,
-    nowFindings: inspect(planned, stateAhead(planned, sheet, now)),
+    ahead,
+    nowFindings: inspect(planned, ahead),
     statuses: stationStatuses(planned, sheet, findings),
   };
 }

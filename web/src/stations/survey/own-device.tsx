@@ -11,7 +11,7 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm, type Resolver } from "react-hook-form";
 import { postDevice } from "../../data/index.ts";
-import { Button, Dialog, FileButton, Notice, Quiet, Row, SubHeading, Toggle } from "../../ui/index.ts";
+import { Button, Dialog, FileButton, Notice, Quiet, Row, Toggle } from "../../ui/index.ts";
 import { BoundChoice, BoundNumber, BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 
@@ -139,7 +139,7 @@ export function OwnDevice({ isOpen, close, take }: Props) {
             label="Draws as it is switched on"
             unit="mA"
           />
-          <BoundChoice control={control} name="supply.lives" label="It" options={lives} />
+          <BoundChoice control={control} name="supply.lives" label="How it must live" options={lives} />
         </Grid>
       )}
       {!has.contact && !has.supply && (
@@ -147,8 +147,7 @@ export function OwnDevice({ isOpen, close, take }: Props) {
           A contact, a supply, or both: a device without pins cannot be wired.
         </Notice>
       )}
-      <SubHeading>More than this</SubHeading>
-      <Row style={{ justifyContent: "space-between" }}>
+      <Row style={{ justifyContent: "space-between", marginTop: 16 }}>
         <FileButton
           label="Take a profile file"
           accepts={[".yaml", ".yml", ".json", "application/yaml"]}

@@ -31,7 +31,7 @@ function DifferenceItem({ difference, effect }: { difference: Difference; effect
       <Quiet>{effect}</Quiet>
       <Row>
         <Button $kind="filled" onPress={() => note([{ pin, to: planned?.to ?? "off" }])}>
-          Moved to {plannedText}
+          Put on {plannedText}, as planned
         </Button>
         <Button
           $kind="outlined"
@@ -48,9 +48,9 @@ function DifferenceItem({ difference, effect }: { difference: Difference; effect
 /** Every core that sits elsewhere than planned, what that does, and the choice between the plan and what was found. */
 export function Differences() {
   const { plan } = useJobBench();
-  const { wiring, bundle, now } = plan;
-  const found = differencesOf(wiring.devices, wiring.cores, now.sits);
-  const at = installationOf(bundle.board, wiring, now);
+  const { wiring, bundle, ahead } = plan;
+  const found = differencesOf(wiring.devices, wiring.cores, ahead.sits);
+  const at = installationOf(bundle.board, wiring, ahead);
   return (
     <Panel>
       <Heading>Differences to the plan</Heading>

@@ -1,15 +1,17 @@
+import { placeText } from "@anvilcloud/core";
 import { Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { color, font, size, space } from "../../theme/index.ts";
 import { Button, Heading, OffPaper, Panel, Quiet, Row } from "../../ui/index.ts";
-import { CoreMark, targetText } from "../steps/core-table.tsx";
+import { CoreMark } from "../steps/core-table.tsx";
 
 const Sheet = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
   gap: ${space.xs};
   padding: 0;
+  margin-top: ${space.s};
 `;
 
 const Label = styled.li`
@@ -26,6 +28,10 @@ const Label = styled.li`
     grid-row: span 2;
     font-family: ${font.mono};
     font-size: ${size.title};
+  }
+  b[data-long="true"] {
+    max-width: 9em;
+    font-size: ${size.small};
   }
   span {
     font-size: ${size.tiny};
@@ -52,7 +58,9 @@ export function Labels() {
       <Sheet aria-label="Terminal labels">
         {cores.map((core) => (
           <Label key={core.id}>
-            <b>{core.joint ? core.target : targetText(core)}</b>
+            <b data-long={core.target.includes("/")}>
+              {core.joint ? core.target : placeText(core.to, plan.wiring.devices)}
+            </b>
             <span>
               <CoreMark colour={core.colour} /> {core.pinLabel}
             </span>

@@ -44,21 +44,24 @@ export function Readings() {
   const [now, planned] = useMemo(() => {
     const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));
     const landed = plan.wiring.cores.map((core) => core.id);
-    const whole = { ...plan.now, landed, links, sits: {}, tripped: [] };
-    return [plan.now, whole].map((state) =>
+    const found = { ...plan.ahead, landed, links, tripped: [] };
+    return [found, { ...found, sits: {} }].map((state) =>
       readCircuit(installationOf(board, plan.wiring, { ...state, powered: true })),
     ) as [Read, Read];
-  }, [board, plan.wiring, plan.now]);
+  }, [board, plan.wiring, plan.ahead]);
   return (
     <Panel>
       <Heading>What every input and device makes of it</Heading>
-      <Quiet>At rest, someone at the board, with power on; nothing tripped.</Quiet>
+      <Quiet>
+        At rest, someone at the board, with power on and the rest of the wiring done as planned; nothing
+        tripped.
+      </Quiet>
       <Scroll>
         <Table aria-label="Inputs and devices as wired">
           <thead>
             <tr>
               <th>Input or device</th>
-              <th>As wired now</th>
+              <th>As wired</th>
               <th>As planned</th>
             </tr>
           </thead>

@@ -1,0 +1,22 @@
+import { expect, type Page } from "@playwright/test";
+
+/** Answers every step from the one on screen as seen, with a reading where one is asked; returns how many there were. With a station, only its steps. */
+export async function walkSteps(page: Page, station = ""): Promise<number> {
+  for (let steps = 0; steps < 120; steps++) {
+    const card = page.getByRole("article");
+    await expect(card.or(page.getByRole("heading", { level: 1, name: "Hand over" }))).toBeVisible();
+    if (!(await card.isVisible())) return steps;
+    const address = page.url();
+    if (!address.includes(`/${station}`)) return steps;
+    const reading = card.getByRole("textbox", { name: /, (N|V|V DC|V AC)$/ });
+    if (await reading.isVisible()) {
+      // A dead mains, no force at all, and a rail at its 24 V.
+      const rail = await card.getByRole("textbox", { name: /, V DC$/ }).isVisible();
+      await reading.fill(rail ? "24" : "0");
+      await reading.press("Tab");
+    }
+    await card.getByRole("button", { name: "Seen", exact: true }).click();
+    await expect(page).not.toHaveURL(address);
+  }
+  throw new Error("the run sheet does not end");
+}
