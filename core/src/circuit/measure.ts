@@ -87,10 +87,10 @@ function measureSupply({ solutions }: Round, device: string, supply: DeviceSuppl
   return { volts: own?.volts ?? 0, state: supplyState(supply, own?.volts) };
 }
 
-function solveRound(at: Installation, moment: Moment, known: Known): Round {
+function solveRound(at: Installation, moment: Moment, known: Known, before?: Round): Round {
   const round: Round = { solutions: {}, supplies: {}, unsolved: [] };
   for (const kind of ["dc", "ac"] as const) {
-    const result = solveNetwork(partsOf(at, kind, moment, known));
+    const result = solveNetwork(partsOf(at, kind, moment, known), before?.solutions[kind]?.states);
     if ("reason" in result) round.unsolved.push(...result.parts);
     else round.solutions[kind] = result;
   }
@@ -128,11 +128,12 @@ export function settled(at: Installation, moment: Moment): Round {
   let known = nothingKnown;
   let round = solveRound(at, moment, known);
   // A chain of converters settles in as many rounds as it has members, and its currents in a few more.
-  for (let n = 0; n < 2 * at.devices.length + 8; n++) {
+  const makers = at.devices.filter((device) => device.profile.provides.length > 0).length;
+  for (let n = 0; n < 2 * makers + 6; n++) {
     const next = learned(at, round);
     if (alike(known, next)) return round;
     known = next;
-    round = solveRound(at, moment, known);
+    round = solveRound(at, moment, known, round);
   }
   return { ...round, unsolved: [...round.unsolved, ...[...known.made.keys()].map((id) => `rail ${id}`)] };
 }

@@ -85,12 +85,26 @@ function path(graph: Graph, start: Node, goals: ReadonlySet<Node>): Element[] | 
   return undefined;
 }
 
+/** A board without power reads nothing, and feeds nothing. */
+function withoutPower(at: Installation): Readings {
+  const dark: InputReading = { closed: false, reads: "open", volts: 0, loop: [] };
+  const supplies = at.devices.flatMap((device) =>
+    device.profile.supplies.map((supply) => `${device.id}/${supply.id}`),
+  );
+  return {
+    ...nothingRead,
+    inputs: Object.fromEntries(at.board.inputs.map((input) => [input.id, dark])),
+    supplies: Object.fromEntries(supplies.map((id) => [id, "absent" as const])),
+  };
+}
+
 /**
  * Reads the circuit as the board does: each input by the voltage it finds, and for a closed one the wires, links and
  * contacts its loop runs through; how each device is supplied. Rails that live only while something moves count as
  * dead: the leaf rests, and the board is awake.
  */
 export function readCircuit(at: Installation): Readings {
+  if (!at.powered) return withoutPower(at);
   const measured = measureCircuit(at);
   const states = Object.entries(measured.supplies);
   const supplied = new Set(

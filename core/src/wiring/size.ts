@@ -4,7 +4,7 @@ import type { CablePlan } from "./cables.ts";
 import type { Core } from "./cores.ts";
 import type { SiteDevice } from "./demand.ts";
 import type { Placement } from "./place.ts";
-import { hottest } from "./voltage.ts";
+import { feedOf, hottest } from "./voltage.ts";
 
 /** Cores that a part needs at least for their strength alone, mm²; common practice. */
 const leastMm2 = 0.5;
@@ -29,9 +29,14 @@ function resized(
 function starved(at: Installation, placements: readonly Placement[]): Set<string> {
   const low = new Set<string>();
   for (const situation of situations.filter(atWork)) {
-    const { supplies } = measureCircuit(at, { situation, celsius: hottest });
+    const { supplies, rails } = measureCircuit(at, { situation, celsius: hottest });
     for (const { demand, place } of placements)
-      if (demand.kind === "supply" && place && !demand.duty.startsWith("drive"))
+      // A rail at its limit starves everything on it, whatever the cable.
+      if (
+        demand.kind === "supply" &&
+        !demand.duty.startsWith("drive") &&
+        !rails[feedOf(place)?.id ?? ""]?.limited
+      )
         if (supplies[`${demand.device.id}/${demand.supply.id}`]?.state === "low") low.add(demand.device.id);
   }
   return low;

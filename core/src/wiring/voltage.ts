@@ -70,7 +70,7 @@ const voltsAt = ({ supplies }: Measured, device: PlacedDevice, supply: DeviceSup
   Math.abs(supplies[`${device.id}/${supply.id}`]?.volts ?? 0);
 
 /** What feeds a placed supply: its rail as the circuit names it, with its label and volts. */
-function feedOf(place: Placement["place"]): { id: string; label: string; volts: number } | undefined {
+export function feedOf(place: Placement["place"]): { id: string; label: string; volts: number } | undefined {
   if (place?.kind === "rail" || place?.kind === "relay") return place.rail;
   if (place?.kind !== "made") return undefined;
   const { device, name, rail } = place.made;

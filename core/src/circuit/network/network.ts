@@ -51,19 +51,20 @@ const endsOf = (part: Part): [Point, Point] => {
   }
 };
 
-/** Groups points: those that joins make one, and those that any part connects. */
+/** Groups of numbers: those that joins make one, and those that any part connects. */
 class Groups {
-  readonly #parent = new Map<Point, Point>();
-  find(point: Point): Point {
-    const parent = this.#parent.get(point);
-    if (parent === undefined) this.#parent.set(point, point);
-    if (parent === undefined || parent === point) return point;
-    const root = this.find(parent);
-    this.#parent.set(point, root);
+  readonly #parent: number[] = [];
+  grow(): void {
+    this.#parent.push(this.#parent.length);
+  }
+  find(at: number): number {
+    let root = at;
+    while (this.#parent[root] !== root) root = this.#parent[root]!;
+    for (let next = at; next !== root;) [next, this.#parent[next]] = [this.#parent[next]!, root];
     return root;
   }
-  unite(a: Point, b: Point): void {
-    this.#parent.set(this.find(a), this.find(b));
+  unite(a: number, b: number): void {
+    this.#parent[this.find(a)] = this.find(b);
   }
 }
 
@@ -119,66 +120,86 @@ function stateAt(part: Part, now: PartState, volts: number): PartState {
 const firstState = (part: Part): PartState =>
   part.kind === "diode" ? "blocking" : part.kind === "load" && part.amps > 0 ? "starved" : "normal";
 
-/** The network with its joined points made one, and one point of each island taken as its reference. */
+/** An unknown's number of a point that is the reference of its island. */
+const ground = -1;
+
+/** The network with its points numbered, joined ones made one, and one point of each island taken as its reference. */
 function layOut(parts: readonly Part[]) {
+  const numbers = new Map<Point, number>();
   const nodes = new Groups();
   const islands = new Groups();
-  for (const part of parts) {
+  const number = (point: Point): number => {
+    const known = numbers.get(point);
+    if (known !== undefined) return known;
+    numbers.set(point, numbers.size);
+    nodes.grow();
+    islands.grow();
+    return numbers.size - 1;
+  };
+  const ends = parts.map((part): [number, number] => {
     const [a, b] = endsOf(part);
-    nodes.find(a);
-    nodes.find(b);
+    return [number(a), number(b)];
+  });
+  parts.forEach((part, at) => {
+    const [a, b] = ends[at]!;
     if (part.kind === "join") nodes.unite(a, b);
     islands.unite(a, b);
-  }
-  const points = [...new Set(parts.flatMap(endsOf))];
-  const references = new Map<Point, Point>();
-  const fed = new Set<Point>();
-  for (const part of parts)
-    if (part.kind === "source") {
-      const island = islands.find(part.minus);
-      fed.add(island);
-      if (!references.has(island)) references.set(island, nodes.find(part.minus));
-    }
-  for (const point of points) {
+  });
+  const references = new Map<number, number>();
+  const fed = new Set<number>();
+  parts.forEach((part, at) => {
+    if (part.kind !== "source") return;
+    const minus = ends[at]![1];
+    const island = islands.find(minus);
+    fed.add(island);
+    if (!references.has(island)) references.set(island, nodes.find(minus));
+  });
+  const points = [...numbers.keys()];
+  points.forEach((_, point) => {
     const island = islands.find(point);
     if (!references.has(island)) references.set(island, nodes.find(point));
-  }
-  const grounded = new Set(references.values());
-  const index = new Map<Point, number>();
-  for (const point of points) {
+  });
+  const unknowns = new Map<number, number>([...references.values()].map((node) => [node, ground]));
+  let size = 0;
+  const unknownOf = points.map((_, point): number => {
     const node = nodes.find(point);
-    if (!grounded.has(node) && !index.has(node)) index.set(node, index.size);
-  }
+    const known = unknowns.get(node);
+    if (known !== undefined) return known;
+    unknowns.set(node, size);
+    return size++;
+  });
   const islandNumbers = new Map([...references.keys()].map((island, at) => [island, at]));
   return {
     points,
-    at: (point: Point) => index.get(nodes.find(point)),
-    size: index.size,
-    islandOf: (point: Point) => islandNumbers.get(islands.find(point)) ?? 0,
-    dead: new Set([...islandNumbers].filter(([island]) => !fed.has(island)).map(([, number]) => number)),
+    size,
+    unknownOf,
+    /** Unknowns at both ends of each part. */
+    ends: ends.map(([a, b]): [number, number] => [unknownOf[a]!, unknownOf[b]!]),
+    islandOf: points.map((_, point) => islandNumbers.get(islands.find(point)) ?? 0),
+    dead: new Set([...islandNumbers].filter(([island]) => !fed.has(island)).map(([, at]) => at)),
   };
 }
 
 type Layout = ReturnType<typeof layOut>;
 
-function solveLinear(parts: readonly Part[], states: ReadonlyMap<string, PartState>, layout: Layout) {
+function solveLinear(parts: readonly Part[], states: readonly PartState[], layout: Layout) {
   const rows: SymmetricRows = Array.from({ length: layout.size }, () => new Map<number, number>());
   const right = new Array<number>(layout.size).fill(0);
-  for (const part of parts) {
-    if (part.kind === "join") continue;
-    const { siemens, push } = linear(part, states.get(part.id) ?? "normal");
-    const [a, b] = endsOf(part).map(layout.at);
-    if (a === b) continue;
-    if (a !== undefined) {
+  parts.forEach((part, at) => {
+    if (part.kind === "join") return;
+    const { siemens, push } = linear(part, states[at]!);
+    const [a, b] = layout.ends[at]!;
+    if (a === b) return;
+    if (a !== ground) {
       addTo(rows, a, a, siemens);
       right[a] = right[a]! - push;
     }
-    if (b !== undefined) {
+    if (b !== ground) {
       addTo(rows, b, b, siemens);
       right[b] = right[b]! + push;
     }
-    if (a !== undefined && b !== undefined) addTo(rows, a, b, -siemens);
-  }
+    if (a !== ground && b !== ground) addTo(rows, a, b, -siemens);
+  });
   return solveSymmetric(rows, right);
 }
 
@@ -186,46 +207,48 @@ function solveLinear(parts: readonly Part[], states: ReadonlyMap<string, PartSta
  * Solves a d.c. network by nodal analysis. Diodes, sources at their limit and loads without enough voltage are found by
  * rounds: each part is put into the state its voltage asks for until none changes. What hangs on no source has no
  * voltage and is named as dead; what finds no steady state, or has no single solution, is returned as unsolved with the
- * parts concerned, never as a number that is none.
+ * parts concerned, never as a number that is none. States of a solution that was much the same may be given to begin with.
  */
-export function solveNetwork(parts: readonly Part[]): Solution | Unsolved {
+export function solveNetwork(parts: readonly Part[], hint?: Solution["states"]): Solution | Unsolved {
   const layout = layOut(parts);
-  const states = new Map(parts.map((part) => [part.id, firstState(part)]));
+  const states = parts.map((part) => hint?.get(part.id) ?? firstState(part));
   for (let round = 0; round < mostRounds; round++) {
     const solved = solveLinear(parts, states, layout);
     if (!solved?.every(Number.isFinite)) return { reason: "singular", parts: parts.map((part) => part.id) };
-    const volts = (point: Point) => {
-      const at = layout.at(point);
-      return at === undefined ? 0 : solved[at]!;
-    };
-    const across = (part: Part) => {
-      const [a, b] = endsOf(part);
-      return volts(a) - volts(b);
-    };
-    const changes = parts.filter((part) => {
-      const now = states.get(part.id)!;
-      return part.kind !== "join" && stateAt(part, now, across(part)) !== now;
-    });
-    if (!changes.length) {
-      const amps = new Map<string, number>();
-      for (const part of parts) {
-        if (part.kind === "join") continue;
-        const { siemens, push } = linear(part, states.get(part.id)!);
-        const through = siemens * across(part) + push;
-        amps.set(part.id, part.kind === "source" ? -through : through);
-      }
-      return {
-        volts: new Map(layout.points.map((point) => [point, volts(point)])),
-        island: new Map(layout.points.map((point) => [point, layout.islandOf(point)])),
-        dead: layout.dead,
-        amps,
-        states,
-      };
-    }
+    const voltsAt = (unknown: number) => (unknown === ground ? 0 : solved[unknown]!);
+    const across = (at: number) => voltsAt(layout.ends[at]![0]) - voltsAt(layout.ends[at]![1]);
+    const changes = parts.flatMap((part, at) =>
+      part.kind !== "join" && stateAt(part, states[at]!, across(at)) !== states[at] ? [at] : [],
+    );
+    if (!changes.length) return solutionOf(parts, states, layout, voltsAt, across);
     // Late rounds change one part at a time, so that two that answer one another do not swing for ever.
-    for (const part of round < mostRounds / 3 ? changes : changes.slice(0, 1))
-      states.set(part.id, stateAt(part, states.get(part.id)!, across(part)));
-    if (round === mostRounds - 1) return { reason: "no steady state", parts: changes.map((part) => part.id) };
+    for (const at of round < mostRounds / 3 ? changes : changes.slice(0, 1))
+      states[at] = stateAt(parts[at]!, states[at]!, across(at));
+    if (round === mostRounds - 1)
+      return { reason: "no steady state", parts: changes.map((at) => parts[at]!.id) };
   }
   return { reason: "no steady state", parts: [] };
+}
+
+function solutionOf(
+  parts: readonly Part[],
+  states: readonly PartState[],
+  { points, unknownOf, islandOf, dead }: Layout,
+  voltsAt: (unknown: number) => number,
+  across: (at: number) => number,
+): Solution {
+  const amps = new Map<string, number>();
+  parts.forEach((part, at) => {
+    if (part.kind === "join") return;
+    const { siemens, push } = linear(part, states[at]!);
+    const through = siemens * across(at) + push;
+    amps.set(part.id, part.kind === "source" ? -through : through);
+  });
+  return {
+    volts: new Map(points.map((point, at) => [point, voltsAt(unknownOf[at]!)])),
+    island: new Map(points.map((point, at) => [point, islandOf[at]!])),
+    dead,
+    amps,
+    states: new Map(parts.map((part, at) => [part.id, states[at]!])),
+  };
 }

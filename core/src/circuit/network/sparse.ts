@@ -10,6 +10,38 @@ export function addTo(rows: SymmetricRows, a: number, b: number, value: number):
 /** Least pivot taken as one, relative to the largest entry of its row. */
 const leastPivot = 1e-13;
 
+/** Rows by how many entries they have, so that the sparsest left is at hand. */
+class Sparsest {
+  readonly #buckets: Set<number>[] = [];
+  readonly #sizes: number[];
+
+  constructor(rows: SymmetricRows) {
+    this.#sizes = rows.map((row) => row.size);
+    this.#sizes.forEach((size, at) => this.#bucket(size).add(at));
+  }
+
+  #bucket(size: number): Set<number> {
+    return (this.#buckets[size] ??= new Set());
+  }
+
+  moved(row: number, size: number): void {
+    if (size === this.#sizes[row]) return;
+    this.#bucket(this.#sizes[row]!).delete(row);
+    this.#bucket(size).add(row);
+    this.#sizes[row] = size;
+  }
+
+  take(): number {
+    for (const bucket of this.#buckets)
+      if (bucket && bucket.size > 0) {
+        const row = bucket.values().next().value!;
+        bucket.delete(row);
+        return row;
+      }
+    return -1;
+  }
+}
+
 /**
  * Solves a symmetric system by elimination, the row with the fewest neighbours first, so that a network that is nearly a
  * tree stays nearly as sparse as it was. Changes `rows`. Undefined where the matrix is singular.
@@ -18,17 +50,19 @@ export function solveSymmetric(rows: SymmetricRows, right: readonly number[]): n
   const n = rows.length;
   const b = [...right];
   const order: number[] = [];
-  const left = new Set(rows.keys());
-  const largest = rows.map((row) => Math.max(0, ...[...row.values()].map(Math.abs)));
+  const left = new Sparsest(rows);
+  const largest = rows.map((row) => {
+    let most = 0;
+    for (const value of row.values()) most = Math.max(most, Math.abs(value));
+    return most;
+  });
   const eliminated: { pivot: number; entries: [number, number][] }[] = [];
-  while (left.size) {
-    let at = -1;
-    for (const row of left) if (at < 0 || rows[row]!.size < rows[at]!.size) at = row;
-    left.delete(at);
+  for (let at = left.take(); at >= 0; at = left.take()) {
     order.push(at);
     const pivot = rows[at]!.get(at) ?? 0;
     if (Math.abs(pivot) <= leastPivot * Math.max(1e-9, largest[at]!)) return undefined;
-    const entries = [...rows[at]!].filter(([column]) => column !== at);
+    rows[at]!.delete(at);
+    const entries = [...rows[at]!];
     eliminated.push({ pivot, entries });
     for (const [row, value] of entries) {
       const factor = value / pivot;
@@ -36,13 +70,16 @@ export function solveSymmetric(rows: SymmetricRows, right: readonly number[]): n
       const target = rows[row]!;
       target.delete(at);
       for (const [column, other] of entries) target.set(column, (target.get(column) ?? 0) - factor * other);
+      left.moved(row, target.size);
     }
   }
   const x = new Array<number>(n).fill(0);
   for (let step = n - 1; step >= 0; step--) {
     const at = order[step]!;
     const { pivot, entries } = eliminated[step]!;
-    x[at] = entries.reduce((sum, [column, value]) => sum - value * x[column]!, b[at]!) / pivot;
+    let sum = b[at]!;
+    for (const [column, value] of entries) sum -= value * x[column]!;
+    x[at] = sum / pivot;
   }
   return x;
 }
