@@ -113,7 +113,11 @@ export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props)
       <Line aria-live="polite">
         {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
       </Line>
-      <Window ref={frame} $zoomed={zoomed > 1}>
+      <Window
+        ref={frame}
+        $zoomed={zoomed > 1}
+        data-drawing={`${whole.x} ${whole.y} ${whole.width} ${whole.height}`}
+      >
         <BoardFace view={view} numbers={numbers} box={box} label={label} />
       </Window>
     </Frame>

@@ -20,6 +20,13 @@ export function drawingText(drawing: SVGSVGElement, viewBox: string): string {
   return resolved(new XMLSerializer().serializeToString(copy));
 }
 
+/** The bench on this page as the text of an SVG file; undefined where none is shown. */
+export function drawingOnPage(): string | undefined {
+  const frame = document.querySelector<HTMLElement>("[data-drawing]");
+  const drawing = frame?.querySelector("svg");
+  return drawing ? drawingText(drawing, frame?.dataset.drawing ?? "") : undefined;
+}
+
 /** Hands a text to the browser as a file to save. */
 export function saveText(name: string, type: string, text: string): void {
   const address = URL.createObjectURL(new Blob([text], { type }));

@@ -1,11 +1,12 @@
 import type { Demand } from "@anvilcloud/core";
-import { Download } from "lucide-react";
-import { saveText } from "../../bench/index.ts";
+import { Download, FileText } from "lucide-react";
+import { drawingOnPage, saveText } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { Button, Heading, Mark, Panel, Quiet, Row, Scroll, Table } from "../../ui/index.ts";
 import { CoreTable } from "../steps/core-table.tsx";
 import { Rails } from "./rails.tsx";
 import { wireCsv } from "./wire-csv.ts";
+import { savePdf } from "./wire-pdf.ts";
 
 function LinkRow({
   id,
@@ -65,6 +66,17 @@ export function WirePlan() {
   const { plan } = useJobBench();
   const { links, rails, cores } = plan.wiring;
   const sorted = [...links].sort((a, b) => Number(b.found !== b.planned) - Number(a.found !== a.planned));
+  const pdf = () =>
+    savePdf(
+      {
+        title: plan.bundle.job.title,
+        board: `${plan.bundle.board.maker} ${plan.bundle.board.name}`,
+        drawing: drawingOnPage(),
+        cores,
+        cables: plan.wiring.cables,
+      },
+      `${plan.bundle.job.id}-wiring.pdf`,
+    );
   return (
     <>
       <Panel>
@@ -80,14 +92,19 @@ export function WirePlan() {
       <Panel>
         <Row style={{ justifyContent: "space-between" }}>
           <Heading>Wire list</Heading>
-          <Button
-            $kind="outlined"
-            onPress={() =>
-              saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
-            }
-          >
-            <Download size={20} aria-hidden /> CSV
-          </Button>
+          <Row>
+            <Button $kind="outlined" onPress={() => void pdf()}>
+              <FileText size={20} aria-hidden /> PDF
+            </Button>
+            <Button
+              $kind="outlined"
+              onPress={() =>
+                saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
+              }
+            >
+              <Download size={20} aria-hidden /> CSV
+            </Button>
+          </Row>
         </Row>
         <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
         <CoreTable cores={cores} long label="Wire list" />
