@@ -1,4 +1,5 @@
 import { fileURLToPath } from "node:url";
+import type { Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
 
 const folder = fileURLToPath(new URL("../docs/screenshots/", import.meta.url));
@@ -7,14 +8,34 @@ const phone = { width: 390, height: 844 };
 const step = (job: string, station: string, id: string) =>
   `/jobs/${job}/${station}/${encodeURIComponent(id)}`;
 
-const pictures: { name: string; address: string; screen?: typeof desk; night?: boolean }[] = [
+/** Notes the stop's core on another terminal. */
+async function miswire(page: Page): Promise<void> {
+  await page.getByRole("button", { name: /Core$/ }).click();
+  await page.getByRole("option", { name: /^Stop, boat store: \w+ contact a/ }).click();
+  await page.getByRole("button", { name: /Sits on$/ }).click();
+  await page.getByRole("option", { name: /^C4 / }).click();
+  await page.getByRole("button", { name: "It sits here" }).click();
+  await expect(page.getByRole("list", { name: "Differences to the plan" }).getByRole("listitem")).toHaveCount(
+    1,
+  );
+  await page.getByRole("heading", { name: "Where a core really sits" }).scrollIntoViewIfNeeded();
+}
+
+const pictures: {
+  name: string;
+  address: string;
+  screen?: typeof desk;
+  night?: boolean;
+  before?: (page: Page) => Promise<void>;
+}[] = [
   { name: "jobs", address: "/" },
   { name: "survey", address: "/jobs/netloft/survey" },
   { name: "wire", address: "/jobs/netloft/wire" },
+  { name: "cables", address: "/jobs/ropewalk/wire?view=cables" },
   { name: "set", address: "/jobs/netloft/set" },
   {
     name: "step-wire",
-    address: step("netloft", "wire", "wire:cell-street:receiver:r-plus>R1,r-minus>R2,r-a>P3,r-b>P1"),
+    address: step("netloft", "wire", "wire:cell-street:receiver:r-plus>R3,r-minus>R4,r-a>P3,r-b>P1"),
   },
   { name: "step-power-up", address: step("netloft", "power-up", "do:power-up:on") },
   {
@@ -31,15 +52,17 @@ const pictures: { name: string; address: string; screen?: typeof desk; night?: b
   { name: "phone-board", address: "/boards/copperfold-lantern", screen: phone },
   { name: "phone-step", address: step("netloft", "power-up", "do:power-up:on"), screen: phone },
   { name: "phone-dial", address: step("netloft", "set", "set:V2:11:15"), screen: phone },
+  { name: "as-wired", address: "/jobs/netloft/wire?view=as-wired", before: miswire },
 ];
 
 test("every picture of the documents", async ({ page, demo }) => {
-  for (const { name, address, screen = desk, night } of pictures) {
+  for (const { name, address, screen = desk, night, before } of pictures) {
     await page.setViewportSize(screen);
     await page.emulateMedia({ colorScheme: night ? "dark" : "light", reducedMotion: "reduce" });
     await page.goto(demo + address);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     await expect(page.getByText("The plan has changed")).toBeHidden();
+    await before?.(page);
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `${folder}${name}.png`, animations: "disabled" });
   }

@@ -1,7 +1,12 @@
 import { readFileSync, writeFileSync } from "node:fs";
-import { boardJsonSchema, boardReference } from "@anvilcloud/core";
+import { boardJsonSchema, boardReference, deviceJsonSchema, deviceReference } from "@anvilcloud/core";
 
 const root = new URL("../", import.meta.url);
-const example = readFileSync(new URL("boards/copperfold-sash.yaml", root), "utf8");
-writeFileSync(new URL("docs/board-format.md", root), boardReference(example));
-writeFileSync(new URL("docs/board.schema.json", root), `${JSON.stringify(boardJsonSchema(), null, 2)}\n`);
+const example = (path: string) => readFileSync(new URL(path, root), "utf8");
+const write = (path: string, text: string) => writeFileSync(new URL(`docs/${path}`, root), text);
+const json = (schema: object) => `${JSON.stringify(schema, null, 2)}\n`;
+
+write("board-format.md", boardReference(example("boards/copperfold-sash.yaml")));
+write("board.schema.json", json(boardJsonSchema()));
+write("device-format.md", deviceReference(example("devices/ostwick-vigil.yaml")));
+write("device.schema.json", json(deviceJsonSchema()));

@@ -23,7 +23,7 @@ export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
 export { movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
-export { boardJsonSchema, boardReference } from "./reference.ts";
+export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
 export { canSet, settableBehaviours } from "./settable.ts";
 export { blankBoard, headingOf, printBoard, withHeading } from "./source.ts";

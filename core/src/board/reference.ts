@@ -142,13 +142,22 @@ function gestureTable(): string {
   return ["| gesture | takes | what is done |", "| --- | --- | --- |", ...lines].join("\n");
 }
 
-/** The reference page of the board format, made from the descriptions in its schema, with `example` as its worked example. */
-export function boardReference(example: string): string {
-  const schema = boardJsonSchema() as Schema;
-  const properties = Object.entries(schema.properties ?? {});
+/** The reference of a format's keys, made from the descriptions in its JSON Schema: those at the top, then each list and mapping. */
+export function formatKeys(schema: object): string[] {
+  const properties = Object.entries((schema as Schema).properties ?? {});
   const simple = properties.filter(([key, value]) => inner(value, key).length === 0);
   const mappings = properties.filter(([key, value]) => inner(value, key).length > 0);
   const top: Schema = { ...schema, properties: Object.fromEntries(simple) };
+  return [
+    "## Keys at the top",
+    [tableHead, ...rows(top, "")].join("\n"),
+    "## Everything else",
+    ...mappings.map(([key, value]) => section(key, value)),
+  ];
+}
+
+/** The reference page of the board format, made from the descriptions in its schema, with `example` as its worked example. */
+export function boardReference(example: string): string {
   return `${[
     "# Board profiles: `anvilcloud/board@2`",
     "<!-- Made by `npm run reference` from the schema itself. Change the schema, not this page. -->",
@@ -158,10 +167,7 @@ export function boardReference(example: string): string {
     "## A worked example",
     "A small board is a small file. This one drives one window:",
     `\`\`\`yaml\n${example.trimEnd()}\n\`\`\``,
-    "## Keys at the top",
-    [tableHead, ...rows(top, "")].join("\n"),
-    "## Everything else",
-    ...mappings.map(([key, value]) => section(key, value)),
+    ...formatKeys(boardJsonSchema()),
     "## Conditions",
     [tableHead, ...rows(z.toJSONSchema(conditionSchema, { io: "input" }) as Schema, "")].join("\n"),
     "## Gestures",

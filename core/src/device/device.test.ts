@@ -1,6 +1,14 @@
 import { ProblemsError } from "../finding/index.ts";
-import { shippedDevices } from "../testing/shipped.ts";
-import { checkDevice, parseDevice, type DeviceProfile } from "./index.ts";
+import { deviceText, docText, shippedDevices } from "../testing/shipped.ts";
+import {
+  checkDevice,
+  deviceFrom,
+  deviceJsonSchema,
+  deviceReference,
+  parseDevice,
+  sketchSchema,
+  type DeviceProfile,
+} from "./index.ts";
 
 const glance = () => shippedDevices().find((device) => device.id === "ostwick-glance")!;
 
@@ -55,5 +63,45 @@ describe("shipped devices", () => {
     change(device);
     expect(() => parseDevice(device, "x")).toThrow(ProblemsError);
     expect(() => parseDevice(device, "x")).toThrow(message);
+  });
+});
+
+describe("the reference page of devices", () => {
+  test("is the one the schema makes: run `npm run reference` after a change", () => {
+    expect(docText("device-format.md")).toBe(deviceReference(deviceText("ostwick-vigil")));
+    expect(JSON.parse(docText("device.schema.json"))).toEqual(deviceJsonSchema());
+  });
+});
+
+describe("a device described in a form", () => {
+  const supply = {
+    duty: "accessory" as const,
+    kind: "dc" as const,
+    minVolts: 12,
+    maxVolts: 28,
+    restMilliamps: 10,
+    workingMilliamps: 40,
+    lives: "always" as const,
+  };
+
+  test("becomes a profile that reads without a problem, contact and supply on pins of their own", () => {
+    const device = deviceFrom({
+      name: "Quay sensor, Nº 2",
+      kind: "sensor",
+      contact: { duty: "photocell", rest: "closed", tripped: "something stands there" },
+      supply,
+    });
+    expect(parseDevice(device, "own")).toMatchObject({ id: "own-quay-sensor-no-2", maker: "own" });
+    expect(device.pins.map((pin) => pin.id)).toEqual(["plus", "minus", "a", "b"]);
+    expect(device.contacts[0]?.supply).toBe("supply");
+  });
+
+  test("without contact and supply, or with its volts the wrong way round, it is refused with its place", () => {
+    const bare = sketchSchema.safeParse({ name: "Nothing", kind: "sensor" });
+    expect(bare.error?.issues.map(({ path, message }) => [path.join("."), message])).toEqual([
+      ["contact", "a contact, a supply, or both: a device without pins cannot be wired"],
+    ]);
+    const turned = sketchSchema.safeParse({ name: "x", kind: "sensor", supply: { ...supply, minVolts: 30 } });
+    expect(turned.error?.issues[0]?.path).toEqual(["supply", "maxVolts"]);
   });
 });

@@ -1,4 +1,5 @@
 export { checkDevice, parseDevice, readDevice } from "./read.ts";
+export { deviceJsonSchema, deviceReference } from "./reference.ts";
 export { deviceFrom, sketchSchema } from "./sketch.ts";
 export type { DeviceSketch } from "./sketch.ts";
 export { inputMilliamps, madeFrom, usualVolts } from "./convert.ts";

@@ -44,7 +44,7 @@ export type DeviceSketch = z.output<typeof sketchSchema>;
 /** An id made of a name: letters and digits of it, marked as someone's own. */
 function idOf(name: string): string {
   const words = name
-    .normalize("NFD")
+    .normalize("NFKD")
     .toLowerCase()
     .match(/[a-z0-9]+/g);
   return `own-${(words ?? ["device"]).join("-")}`.slice(0, 60).replace(/-+$/, "");

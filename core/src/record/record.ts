@@ -1,5 +1,6 @@
 import type { LogEntry } from "../job/index.ts";
 import { outcomes, type JobPlan, type Step } from "../runsheet/index.ts";
+import { placeText, seated, type Core } from "../wiring/index.ts";
 import { addMonths } from "./months.ts";
 
 /** One control in three columns. */
@@ -29,10 +30,13 @@ export interface SiteRecord {
     device: string;
     part: string;
     pin: string;
-    colour: string;
+    colour: Core["colour"];
     target: string;
     sizeMm2?: number;
     lengthM?: number;
+    /** Where it sits, in words. */
+    place: string;
+    asPlanned: boolean;
     landed: boolean;
   }[];
   links: { between: string; found: string; planned: string; left: string }[];
@@ -66,6 +70,12 @@ function settingRows(plan: JobPlan): SettingRow[] {
   return rows.sort((a, b) => differs(b) - differs(a));
 }
 
+/** A core as it is built: where it was found, or on its planned place; loose where it was found to hang. */
+function builtOf(core: Core, found: string | undefined): { core: Core; loose: boolean } {
+  if (found === undefined) return { core, loose: false };
+  return found === "off" ? { core, loose: true } : { core: seated(core, found), loose: false };
+}
+
 /** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
 export function makeRecord(plan: JobPlan): SiteRecord {
   const { bundle, now } = plan;
@@ -76,16 +86,20 @@ export function makeRecord(plan: JobPlan): SiteRecord {
   });
   const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
   return {
-    wiring: plan.wiring.cores.map((core) => ({
-      device: core.deviceName,
-      part: core.part,
-      pin: core.pinLabel,
-      colour: core.colour,
-      target: core.target,
-      sizeMm2: core.cable?.sizeMm2,
-      lengthM: core.cable?.lengthM,
-      landed: now.landed.includes(core.id),
-    })),
+    wiring: plan.wiring.cores
+      .map((planned) => ({ planned, ...builtOf(planned, now.sits[planned.from]) }))
+      .map(({ planned, core, loose }) => ({
+        device: core.deviceName,
+        part: core.part,
+        pin: core.pinLabel,
+        colour: core.colour,
+        target: core.target,
+        place: placeText(loose ? "off" : core.to, plan.wiring.devices),
+        asPlanned: now.sits[core.from] === undefined || (!loose && now.sits[core.from] === planned.to),
+        sizeMm2: core.cable?.sizeMm2,
+        lengthM: core.cable?.lengthM,
+        landed: !loose && (now.sits[core.from] !== undefined || now.landed.includes(core.id)),
+      })),
     links: plan.wiring.links.map((link) => ({
       between: link.between.join("–"),
       found: link.found,

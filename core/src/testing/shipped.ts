@@ -15,6 +15,9 @@ export const duetText = () => boardText("quillmarsh-duet");
 /** Text of a shipped board. */
 export const boardText = (id: string) => text(`boards/${id}.yaml`);
 
+/** Text of a shipped device. */
+export const deviceText = (id: string) => text(`devices/${id}.yaml`);
+
 /** Text of a file in docs. */
 export const docText = (file: string) => text(`docs/${file}`);
 

@@ -239,7 +239,18 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
     const plan = planJob(parseBundle(request.body, "bundle"));
     const { wiring, controls, sheet, findings, nowFindings, statuses } = plan;
     response.json({
-      wiring: { cores: wiring.cores, links: wiring.links, rails: wiring.rails },
+      wiring: {
+        cores: wiring.cores,
+        links: wiring.links,
+        rails: wiring.rails,
+        cables: wiring.cables,
+        places: wiring.placements.map(({ demand, place, why }) => ({
+          device: demand.device.id,
+          kind: demand.kind,
+          placed: place !== undefined,
+          why,
+        })),
+      },
       controls: controls.controls,
       findings,
       nowFindings,

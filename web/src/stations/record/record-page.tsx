@@ -6,7 +6,7 @@ import { color, narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
 import { JobFileLink } from "../shared/job-file-link.tsx";
 import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
-import { CoreMark, targetText } from "../steps/core-table.tsx";
+import { CoreMark } from "../steps/core-table.tsx";
 
 const Sheet = styled.article`
   max-width: 900px;
@@ -193,20 +193,23 @@ export function Component() {
                 </tr>
               </thead>
               <tbody>
-                {plan.wiring.cores.map((core, at) => (
-                  <tr key={core.id}>
-                    <td>{core.deviceName}</td>
-                    <td>{core.pinLabel}</td>
+                {record.wiring.map((core, at) => (
+                  <tr key={at}>
+                    <td>{core.device}</td>
+                    <td>{core.pin}</td>
                     <td>
                       <CoreMark colour={core.colour} />
                     </td>
-                    <td>{targetText(core)}</td>
                     <td>
-                      {core.cable
-                        ? `${plainNumber(core.cable.lengthM)} m, ${plainNumber(core.cable.sizeMm2, 2)} mm²`
+                      {core.place}
+                      {core.asPlanned ? "" : ", not as planned"}
+                    </td>
+                    <td>
+                      {core.lengthM !== undefined && core.sizeMm2 !== undefined
+                        ? `${plainNumber(core.lengthM)} m, ${plainNumber(core.sizeMm2, 2)} mm²`
                         : ""}
                     </td>
-                    <td>{record.wiring[at]?.landed ? "yes" : "no"}</td>
+                    <td>{core.landed ? "yes" : "no"}</td>
                   </tr>
                 ))}
               </tbody>
