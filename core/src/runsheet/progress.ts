@@ -119,7 +119,7 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = wiresOf(planned.wiring, state);
   return [
-    ...linkFindings(board, cores, state.links),
+    ...linkFindings(board, cores, state.links, planned.wiring.cores),
     ...protectionFindings(planned, state),
     ...thresholdFindings(board, state.positions, planned.controls.positions),
     ...weakForce(planned, state.inForce),

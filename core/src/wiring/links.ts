@@ -55,6 +55,7 @@ export function linkFindings(
   board: BoardProfile,
   wires: readonly (Wire & { deviceName: string })[],
   links: Readonly<Record<string, LinkPosition>>,
+  planned: readonly Wire[] = wires,
 ): Finding[] {
   return board.inputs.flatMap((input): Finding[] => {
     const link = board.links.find((each) => each.id === input.link);
@@ -74,7 +75,9 @@ export function linkFindings(
           lamp: `lamp ${lamp}`,
         }),
       ];
-    if (!onInput.length && links[link.id] === "out")
+    // Where a core is planned and sits elsewhere, a link would bridge what it belongs to.
+    const awaited = planned.some((wire) => wire.to === terminalNode(input.terminal));
+    if (!onInput.length && !awaited && links[link.id] === "out")
       return [
         finding("link-missing", subjects, {
           link: link.between.join("–"),
