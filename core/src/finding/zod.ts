@@ -24,12 +24,12 @@ function expectation(issue: Issue): { expected: string; remedy: string } {
       };
     case "too_small":
       return {
-        expected: `at least ${issue.minimum}${issue.origin === "string" ? " characters" : ""}`,
+        expected: `${issue.inclusive === false ? "over" : "at least"} ${issue.minimum}${issue.origin === "string" ? " characters" : ""}`,
         remedy: "Give more, or a larger value.",
       };
     case "too_big":
       return {
-        expected: `at most ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`,
+        expected: `${issue.inclusive === false ? "under" : "at most"} ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`,
         remedy: "Give less, or a smaller value.",
       };
     case "unrecognized_keys":

@@ -1,0 +1,57 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
+import { DevicesForm } from "./devices-form.tsx";
+import { OwnDevice } from "./own-device.tsx";
+
+const nothing = () => {};
+
+async function field(name: string, text: string) {
+  const box = screen.getByRole("textbox", { name });
+  await userEvent.clear(box);
+  await userEvent.type(box, text);
+}
+
+describe("a device of one's own", () => {
+  test("is sent as a whole profile, contact and supply with pins of their own", async () => {
+    const { sent } = fakeServer();
+    const taken: object[] = [];
+    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={(device) => taken.push(device)} />);
+    await field("Name", "Quay bell push");
+    await field("It trips when", "the push is pressed");
+    await userEvent.click(screen.getByText("It needs a supply from the board"));
+    await field("Draws at work, mA", "35");
+    await userEvent.tab();
+    await userEvent.click(screen.getByRole("button", { name: "Add it" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ method: "POST", address: "/api/devices" });
+    expect(sent[0]!.body).toMatchObject({
+      id: "own-quay-bell-push",
+      contacts: [{ duty: "stop", rest: "closed", supply: "supply" }],
+      supplies: [{ milliamps: { working: 35 } }],
+    });
+    expect(taken).toHaveLength(1);
+  });
+
+  test("without a name or what trips it, it says so and sends nothing", async () => {
+    const { sent } = fakeServer();
+    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
+    await userEvent.click(screen.getByRole("button", { name: "Add it" }));
+    expect(await screen.findByText("a name")).toBeTruthy();
+    expect(screen.getByText("what trips it, in words")).toBeTruthy();
+    expect(sent).toEqual([]);
+  });
+
+  test("with neither contact nor supply there is nothing to add", async () => {
+    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
+    await userEvent.click(screen.getByText("It has a contact for an input"));
+    expect(screen.getByText(/a device without pins cannot be wired/)).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Add it" })).toHaveProperty("disabled", true);
+  });
+
+  test("is reached from the devices on site", async () => {
+    renderInJob(netloft(), <DevicesForm />);
+    await userEvent.click(screen.getByRole("button", { name: "A device of your own" }));
+    expect(await screen.findByRole("dialog", { name: "A device of your own" })).toBeTruthy();
+  });
+});
