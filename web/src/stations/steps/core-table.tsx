@@ -31,7 +31,7 @@ export function CoreMark({ colour }: { colour: Core["colour"] }) {
 }
 
 /** Where a core goes, in words. */
-export function targetText(core: Pick<Core, "target" | "joint">): string {
+function targetText(core: Pick<Core, "target" | "joint">): string {
   if (core.joint) return `connector ${core.target}`;
   return core.target.replace("/", " ");
 }
