@@ -119,7 +119,12 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = wiresOf(planned.wiring, state);
   return [
-    ...linkFindings(board, cores, state.links, planned.wiring.cores),
+    ...linkFindings(
+      board,
+      cores,
+      state.links,
+      planned.wiring.cores.filter((core) => state.sits[core.from] !== undefined),
+    ),
     ...protectionFindings(planned, state),
     ...thresholdFindings(board, state.positions, planned.controls.positions),
     ...weakForce(planned, state.inForce),

@@ -1,65 +1,19 @@
 import type { FindingCode } from "../finding/index.ts";
-import type { Job, JobBundle } from "../job/index.ts";
-import { answered, boardIds, planOn, usualDevices } from "../testing/shipped.ts";
-import { planJob, type JobPlan, type Step } from "./index.ts";
-
-const codes = (findings: JobPlan["findings"]) => findings.map((each) => each.code);
-
-/** A job on a board, with what is particular to it changed; the plan is made anew. */
-function jobOn(
-  board: string,
-  devices: string[],
-  change: (job: Job) => void = () => {},
-  wishes: Job["wishes"] = {},
-) {
-  const { given } = planOn(board, devices, wishes);
-  change(given.job);
-  return given;
-}
-
-let serial = 0;
-const stamp = () => ({
-  id: `w${++serial}`,
-  at: new Date(Date.UTC(2026, 9, 6, 9, serial)).toISOString(),
-  by: "Ivet Carrandine",
-});
-
-/** The job with every step answered as seen for which this is true. */
-const done = (bundle: JobBundle, take: (step: Step) => boolean) =>
-  answered(bundle, planJob(bundle).sheet.filter(take));
-
-/** The job with cores found on other places: `device/pin` to a terminal or "off". */
-const found = (bundle: JobBundle, moves: Record<string, string>): JobBundle => ({
-  ...bundle,
-  log: [
-    ...bundle.log,
-    {
-      ...stamp(),
-      kind: "wired",
-      moves: Object.entries(moves).map(([pin, to]) => ({ pin, to: to === "off" ? to : `board/${to}` })),
-    },
-  ],
-});
-
-const isWiring = (step: Step) => step.station === "wire";
-const untilSet = (step: Step) => ["wire", "set", "power-up"].includes(step.station);
-const untilPower = (step: Step) => isWiring(step) || step.id === "do:power-up:on";
-
-/** What the bench says as it stands, once wired and found so. */
-const now = (bundle: JobBundle) => codes(planJob(bundle).nowFindings);
-const plan = (bundle: JobBundle) => codes(planJob(bundle).findings);
-
-/** Where each core of a device is planned, by pin. */
-function targets(bundle: JobBundle, device: string): Record<string, string> {
-  const cores = planJob(bundle).wiring.cores.filter((core) => core.device === device);
-  return Object.fromEntries(cores.map((core) => [core.pin, core.target]));
-}
-
-/** The two cores of a device exchanged. */
-function exchanged(bundle: JobBundle, device: string, a: string, b: string): JobBundle {
-  const at = targets(bundle, device);
-  return found(done(bundle, isWiring), { [`${device}/${a}`]: at[b]!, [`${device}/${b}`]: at[a]! });
-}
+import {
+  done,
+  exchanged,
+  found,
+  isWiring,
+  jobOn,
+  now,
+  plan,
+  pluggedLive,
+  plugsSwapped,
+  untilPower,
+  untilSet,
+} from "../testing/found.ts";
+import { answered, boardIds, usualDevices } from "../testing/shipped.ts";
+import { planJob } from "./index.ts";
 
 const usual = (board: string) => usualDevices[board] ?? [];
 
@@ -348,25 +302,6 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     ]),
   ],
 ];
-
-/** A lock joined once more after power came on. */
-function pluggedLive(board: string, devices: string[]): string[] {
-  const given = done(jobOn(board, devices), untilPower);
-  const plus = planJob(given).wiring.cores.find((core) => core.device === "lock-1")!;
-  const entry = { ...stamp(), kind: "wired" as const, moves: [{ pin: plus.from, to: plus.to }] };
-  return now({ ...given, log: [...given.log, entry] });
-}
-
-/** Every core of two plugs of one shape on the same place of the other. */
-function plugsSwapped(board: string, devices: string[], one: string, other: string): JobBundle {
-  const given = jobOn(board, devices);
-  const moves = planJob(given).wiring.cores.flatMap((core): [string, string][] => {
-    const [block] = /^[A-Z]+/.exec(core.target) ?? [""];
-    const to = block === one ? other : block === other ? one : undefined;
-    return to === undefined ? [] : [[core.from, core.target.replace(block, to)]];
-  });
-  return found(done(given, isWiring), Object.fromEntries(moves));
-}
 
 describe.each(traps)("trap %i, %s", (_, code, boards) => {
   test.each(boards)("on %s", (_board, told) => {

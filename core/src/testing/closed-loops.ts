@@ -2,45 +2,23 @@ import { commonTerminals, type BoardProfile } from "../board/index.ts";
 import type { DeviceContact } from "../device/index.ts";
 import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "../circuit/index.ts";
 
-/** Something current passes through, by kind and id: a wire, a link, or a device's contact. */
-interface Element {
-  kind: "wire" | "link" | "contact";
-  id: string;
-}
-
-interface Edge {
-  to: Node;
-  /** Undefined for the board's own copper. */
-  element?: Element;
-}
-
-/** How an input reads: closed or open, and what the closed loop runs through. */
-interface InputReading {
-  closed: boolean;
-  loop: Element[];
-}
-
 /** How a device's supply is met. */
 type SupplyState = "supplied" | "absent" | "reversed";
 
 /** The circuit read at one moment. */
 interface Readings {
-  inputs: Record<string, InputReading>;
+  /** True for a closed loop. */
+  inputs: Record<string, boolean>;
   /** By `device/supply`. */
   supplies: Record<string, SupplyState>;
 }
 
-type Graph = Map<Node, Edge[]>;
+/** What each point conducts to. */
+type Graph = Map<Node, Node[]>;
 
-function join(graph: Graph, a: Node, b: Node, element?: Element): void {
-  for (const [from, to] of [
-    [a, b],
-    [b, a],
-  ] as const) {
-    const edges = graph.get(from);
-    if (edges) edges.push({ to, element });
-    else graph.set(from, [{ to, element }]);
-  }
+function join(graph: Graph, a: Node, b: Node): void {
+  graph.set(a, [...(graph.get(a) ?? []), b]);
+  graph.set(b, [...(graph.get(b) ?? []), a]);
 }
 
 function joinAll(graph: Graph, terminals: readonly string[]): void {
@@ -63,44 +41,17 @@ function conducts(contact: DeviceContact, tripped: boolean, supplied: boolean): 
   return (contact.rest === "closed") !== tripped;
 }
 
-/** The shortest way through the graph, as the elements passed; undefined when the ends do not meet. */
-function path(graph: Graph, from: Node, goals: ReadonlySet<Node>): Element[] | undefined {
-  const cameBy = new Map<Node, { from: Node; element?: Element } | undefined>([[from, undefined]]);
-  const queue: Node[] = [from];
-  for (let node = queue.shift(); node !== undefined; node = queue.shift()) {
-    if (goals.has(node)) {
-      const elements: Element[] = [];
-      for (let step = cameBy.get(node); step; step = cameBy.get(step.from))
-        if (step.element) elements.unshift(step.element);
-      return elements;
-    }
-    for (const edge of graph.get(node) ?? [])
-      if (!cameBy.has(edge.to)) {
-        cameBy.set(edge.to, { from: node, element: edge.element });
-        queue.push(edge.to);
-      }
-  }
-  return undefined;
-}
-
 function graphOf(at: Installation, supplies: Record<string, SupplyState>): Graph {
   const graph: Graph = new Map();
   boardCopper(graph, at.board);
-  for (const wire of at.wires) join(graph, wire.from, wire.to, { kind: "wire", id: wire.id });
+  for (const wire of at.wires) join(graph, wire.from, wire.to);
   for (const link of at.board.links)
-    if (at.linksIn.has(link.id))
-      join(graph, terminalNode(link.between[0]), terminalNode(link.between[1]), {
-        kind: "link",
-        id: link.id,
-      });
+    if (at.linksIn.has(link.id)) join(graph, terminalNode(link.between[0]), terminalNode(link.between[1]));
   for (const device of at.devices)
     for (const contact of device.profile.contacts) {
       const id = `${device.id}/${contact.id}`;
       if (conducts(contact, at.tripped.has(id), supplies[`${device.id}/${contact.supply}`] === "supplied"))
-        join(graph, pinNode(device.id, contact.pins[0]), pinNode(device.id, contact.pins[1]), {
-          kind: "contact",
-          id,
-        });
+        join(graph, pinNode(device.id, contact.pins[0]), pinNode(device.id, contact.pins[1]));
     }
   return graph;
 }
@@ -143,7 +94,7 @@ function components(graph: Graph): Map<Node, number> {
     const stack: Node[] = [start];
     numbers.set(start, number);
     for (let node = stack.pop(); node !== undefined; node = stack.pop())
-      for (const { to } of graph.get(node) ?? [])
+      for (const to of graph.get(node) ?? [])
         if (!numbers.has(to)) {
           numbers.set(to, number);
           stack.push(to);
@@ -189,17 +140,17 @@ function suppliesOf(at: Installation): Record<string, SupplyState> {
 }
 
 /**
- * Reads the circuit: whether each input's loop to its common is closed, through which wires, links and contacts, and
- * which devices are supplied. Rails that live only while something moves count as dead: the leaf rests, the board is awake.
+ * Reads the circuit by closed loops alone, without a volt: whether each input meets its common, and which devices meet
+ * both poles of a source. The plain truth that the solved network is compared with, on wiring without resistance to
+ * speak of.
  */
 export function readLoops(at: Installation): Readings {
   const supplies = suppliesOf(at);
-  const graph = graphOf(at, supplies);
-  const inputs: Record<string, InputReading> = {};
-  for (const input of at.board.inputs) {
-    const common = new Set(commonTerminals(at.board, input).map(terminalNode));
-    const loop = path(graph, terminalNode(input.terminal), common);
-    inputs[input.id] = { closed: loop !== undefined, loop: loop ?? [] };
-  }
-  return { inputs, supplies };
+  const points = components(graphOf(at, supplies));
+  const inputs = at.board.inputs.map((input): [string, boolean] => {
+    const own = points.get(terminalNode(input.terminal));
+    const commons = commonTerminals(at.board, input).map((id) => points.get(terminalNode(id)));
+    return [input.id, own !== undefined && commons.includes(own)];
+  });
+  return { inputs: Object.fromEntries(inputs), supplies };
 }

@@ -2,6 +2,7 @@ import { commonTerminals, terminalOf, terminalsOf, type BoardProfile } from "../
 import { readCircuit, terminalNode, type Installation, type Readings } from "../circuit/index.ts";
 import { finding, type Finding, type Subject } from "../finding/index.ts";
 import { listed, plainNumber } from "../quantity/index.ts";
+import { anotherVoltage } from "./another-voltage.ts";
 import { differencesOf, effectOf, effectText, type Difference, type Sits } from "./difference.ts";
 import type { SiteDevice } from "./demand.ts";
 import type { WiringPlan } from "./plan.ts";
@@ -133,17 +134,7 @@ function wrongSource(as: AsWired, devices: readonly SiteDevice[]): Finding[] {
       const found = terminalOfNode(as.sits[`${each.id}/${source.pins.plus}`] ?? "off");
       const at = [battery, solar].find((inlet) => inlet && (found === inlet.plus || found === inlet.minus));
       if (!at || [at.volts].flat().includes(source.volts)) return [];
-      return [
-        finding("source-of-another-voltage", [device(each.id)], {
-          device: each.name,
-          given: `${plainNumber(source.volts)} V`,
-          wanted: [at.volts]
-            .flat()
-            .map((volts) => `${plainNumber(volts)} V`)
-            .join(" or "),
-          terminals: `${at.plus} and ${at.minus}`,
-        }),
-      ];
+      return [anotherVoltage(each, source.volts, at)];
     }),
   );
 }

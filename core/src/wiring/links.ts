@@ -55,7 +55,7 @@ export function linkFindings(
   board: BoardProfile,
   wires: readonly (Wire & { deviceName: string })[],
   links: Readonly<Record<string, LinkPosition>>,
-  planned: readonly Wire[] = wires,
+  elsewhere: readonly Wire[] = [],
 ): Finding[] {
   return board.inputs.flatMap((input): Finding[] => {
     const link = board.links.find((each) => each.id === input.link);
@@ -75,8 +75,8 @@ export function linkFindings(
           lamp: `lamp ${lamp}`,
         }),
       ];
-    // Where a core is planned and sits elsewhere, a link would bridge what it belongs to.
-    const awaited = planned.some((wire) => wire.to === terminalNode(input.terminal));
+    // Where a core belongs that was found elsewhere, a link would bridge its device.
+    const awaited = elsewhere.some((wire) => wire.to === terminalNode(input.terminal));
     if (!onInput.length && !awaited && links[link.id] === "out")
       return [
         finding("link-missing", subjects, {

@@ -16,64 +16,61 @@ function subjectsOf(rail: RailLoad): Finding["subjects"] {
   ];
 }
 
-/**
- * Traps 19 and 29: each limit that its loads pass together, in the situation in which they pass it most;
- * what passes it only as it is switched on, and converters too small for their loads or too greedy for their terminal.
- */
-export function overloadFindings(loads: readonly RailLoad[]): Finding[] {
-  const converters = new Set(
-    loads.filter((rail) => rail.id.includes("/")).map((rail) => rail.id.slice(0, rail.id.indexOf("/"))),
-  );
-  return loads.flatMap((rail): Finding[] => {
-    const { workingMilliamps: working, limitMilliamps: limit } = rail;
-    const made = rail.id.includes("/");
-    if (working > limit && made)
-      return [
-        finding("converter-too-small", subjectsOf(rail), {
-          converter: rail.label,
-          load: mA(working),
-          when: situationNames[rail.worst],
-          limit: mA(limit),
-        }),
-      ];
-    const greedy = rail.loads.find(
-      (load) => converters.has(load.device) && load.milliamps[rail.worst] > limit,
-    );
-    if (greedy)
-      return [
-        finding("converter-asks-too-much", subjectsOf(rail), {
-          converter: greedy.name,
-          load: mA(greedy.milliamps[rail.worst]),
-          rail: rail.label,
-          output: mA(
-            loads.find((each) => each.id.startsWith(`${greedy.device}/`))?.milliamps[rail.worst] ?? 0,
-          ),
-          limit: mA(limit),
-        }),
-      ];
-    if (working > limit)
-      return [
-        finding("rail-overloaded", subjectsOf(rail), {
-          rail: rail.label,
-          load: mA(working),
-          when: situationNames[rail.worst],
-          limit: mA(limit),
-          excess: mA(working - limit),
-        }),
-      ];
-    const surges = rail.loads.map((load) => ({
-      load,
-      peak: working - load.milliamps[rail.worst] + load.inrushMilliamps,
-    }));
-    const [worst] = surges.sort((a, b) => b.peak - a.peak);
-    if (!worst || worst.peak <= limit) return [];
+const isMade = (rail: RailLoad) => rail.id.includes("/");
+const makerOf = (rail: RailLoad) => rail.id.slice(0, rail.id.indexOf("/"));
+
+/** Trap 29, and of trap 19 a converter too small: what the loads pass together, in the situation in which they pass it most. */
+function passed(rail: RailLoad): Finding[] {
+  const { label, workingMilliamps: working, limitMilliamps: limit } = rail;
+  if (working <= limit) return [];
+  const values = { load: mA(working), when: situationNames[rail.worst], limit: mA(limit) };
+  return isMade(rail)
+    ? [finding("converter-too-small", subjectsOf(rail), { converter: label, ...values })]
+    : [finding("rail-overloaded", subjectsOf(rail), { rail: label, excess: mA(working - limit), ...values })];
+}
+
+/** Of trap 19, a converter that by itself asks more of its terminal than that gives. */
+function asksTooMuch(rail: RailLoad, made: readonly RailLoad[]): Finding[] {
+  const limit = rail.limitMilliamps;
+  return made.flatMap((output): Finding[] => {
+    const load = rail.loads.find((each) => each.device === makerOf(output));
+    if (!load || load.milliamps[rail.worst] <= limit) return [];
     return [
-      finding("rail-inrush", subjectsOf(rail), {
+      finding("converter-asks-too-much", subjectsOf(rail), {
+        converter: load.name,
+        load: mA(load.milliamps[rail.worst]),
         rail: rail.label,
-        device: worst.load.name,
-        load: mA(worst.peak),
+        output: mA(output.milliamps[rail.worst]),
         limit: mA(limit),
       }),
     ];
+  });
+}
+
+/** What passes the limit only for a moment, as one of the loads is switched on. */
+function surge(rail: RailLoad): Finding[] {
+  const { workingMilliamps: working, limitMilliamps: limit } = rail;
+  const peaks = rail.loads.map((load) => ({
+    load,
+    peak: working - load.milliamps[rail.worst] + load.inrushMilliamps,
+  }));
+  const [worst] = peaks.sort((a, b) => b.peak - a.peak);
+  if (!worst || worst.peak <= limit) return [];
+  return [
+    finding("rail-inrush", subjectsOf(rail), {
+      rail: rail.label,
+      device: worst.load.name,
+      load: mA(worst.peak),
+      limit: mA(limit),
+    }),
+  ];
+}
+
+/** What is wrong with each limit, the gravest alone: a converter that asks too much, loads over it, a surge over it. */
+export function overloadFindings(loads: readonly RailLoad[]): Finding[] {
+  const made = loads.filter(isMade);
+  return loads.flatMap((rail) => {
+    const told = [asksTooMuch(rail, made), passed(rail), surge(rail)];
+    return told.find((findings) => findings.length) ?? [];
   });
 }

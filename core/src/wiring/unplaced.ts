@@ -2,6 +2,7 @@ import type { BoardProfile } from "../board/index.ts";
 import type { DeviceContact } from "../device/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { listed, plainNumber } from "../quantity/index.ts";
+import { anotherVoltage } from "./another-voltage.ts";
 import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
 import type { Placement } from "./place.ts";
@@ -98,16 +99,7 @@ function sourceFinding(board: BoardProfile, demand: Extract<Demand, { kind: "sou
   const { device, source, inlet } = demand;
   const at = inlet === "battery" ? board.battery : board.solar;
   const subjects = [{ kind: "device" as const, id: device.id }];
-  if (at)
-    return finding("source-of-another-voltage", subjects, {
-      device: device.name,
-      given: `${plainNumber(source.volts)} V`,
-      wanted: [at.volts]
-        .flat()
-        .map((volts) => `${plainNumber(volts)} V`)
-        .join(" or "),
-      terminals: `${at.plus} and ${at.minus}`,
-    });
+  if (at) return anotherVoltage(device, source.volts, at);
   return finding("device-unplaced", subjects, {
     device: device.name,
     part: inlet,
