@@ -41,7 +41,7 @@ describe("the database", () => {
     await knex.destroy();
     knex = await openDatabase(file);
     expect((await listJobs(knex, 0)).total).toBe(3);
-    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 2 });
+    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 3 });
   });
 
   test("demo jobs go only into a database without jobs", async () => {
@@ -75,6 +75,34 @@ describe("profiles", () => {
   });
 });
 
+/** A device as it was stored at that time. */
+const oldDevice = {
+  format: "anvilcloud/device@1",
+  id: "brackwater-clasp",
+  name: "Clasp magnetic lock",
+  maker: "Brackwater Locks",
+  revision: 1,
+  kind: "lock",
+  source: { from: "maker's sheet" },
+  parts: [{ id: "coil", label: "lock", strands: "flexible" }],
+  pins: [
+    { id: "plus", label: "coil +", part: "coil", core: "RD" },
+    { id: "minus", label: "coil −", part: "coil", core: "BK" },
+  ],
+  contacts: [],
+  supplies: [
+    {
+      id: "coil",
+      duty: "lock",
+      kind: "dc",
+      volts: { min: 21.5, max: 27 },
+      milliamps: { rest: 310, working: 310 },
+      pins: { plus: "plus", minus: "minus" },
+    },
+  ],
+  provides: [],
+};
+
 describe("a database of the first version", () => {
   test("opens: its boards and its jobs' boards are in the newest format, its log is untouched", async () => {
     const old = join(freshFolder(), "old.db");
@@ -99,9 +127,15 @@ describe("a database of the first version", () => {
       title: "Netloft",
       job: JSON.stringify(job),
       board,
-      devices: "[]",
+      devices: JSON.stringify([oldDevice]),
       created_at: now,
       updated_at: now,
+    });
+    await before("profiles").insert({
+      kind: "device",
+      id: oldDevice.id,
+      revision: 1,
+      body: JSON.stringify(oldDevice),
     });
     await before("log").insert({ job_id: "netloft", entry_id: "e1", kind: "note", at: now, body: "{}" });
     await before.destroy();
@@ -112,6 +146,10 @@ describe("a database of the first version", () => {
     expect(stored.board).toMatchObject({ format: "anvilcloud/board@2", limits: ["stops"] });
     expect(stored.board.supply.poles).toEqual({ live: "M1", neutral: "M2", earth: "M3" });
     expect((await findProfile(after, "board", { id: "quillmarsh-duet" }))?.format).toBe("anvilcloud/board@2");
+    // A device of that time has what was added to its format since, in the catalogue and in the job.
+    const added = { jumpers: [], listens: [], supplies: [{ lives: "any", suppression: "none" }] };
+    expect(stored.devices).toMatchObject([{ id: oldDevice.id, ...added }]);
+    expect(await findProfile(after, "device", { id: oldDevice.id })).toMatchObject(added);
     expect(await after("log").count({ n: "*" }).first()).toEqual({ n: 1 });
     await after.destroy();
   });

@@ -1,4 +1,4 @@
-import { parseBoard } from "@anvilcloud/core";
+import { parseBoard, parseDevice } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
 interface Migration {
@@ -56,7 +56,37 @@ const migrations: Migration[] = [
       await rewriteBoards(knex, "jobs", "board");
     },
   },
+  {
+    name: "003-device-rules",
+    async up(knex) {
+      const profiles = (await knex("profiles")
+        .where({ kind: "device" })
+        .select(knex.raw("rowid AS at"), "body")) as {
+        at: number;
+        body: string;
+      }[];
+      for (const { at, body } of profiles)
+        await knex("profiles")
+          .whereRaw("rowid = ?", [at])
+          .update({ body: JSON.stringify(readAnew(JSON.parse(body))) });
+      const jobs = (await knex("jobs").select("id", "devices")) as { id: string; devices: string }[];
+      for (const { id, devices } of jobs)
+        await knex("jobs")
+          .where({ id })
+          .update({ devices: JSON.stringify((JSON.parse(devices) as unknown[]).map(readAnew)) });
+    },
+  },
 ];
+
+/** A stored device with everything that was added to its format since; one that cannot be read any more stays for a person to see. */
+function readAnew(device: unknown): unknown {
+  try {
+    return parseDevice(device, "a stored device");
+  } catch (error) {
+    process.stderr.write(`A stored device was left as it is: ${(error as Error).message}\n`);
+    return device;
+  }
+}
 
 /** Brings every stored board profile to the newest format; one that cannot be read any more stays for a person to see. */
 async function rewriteBoards(
