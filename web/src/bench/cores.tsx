@@ -4,11 +4,12 @@ import { color, coreColour, font, plate } from "../theme/index.ts";
 import { around } from "./geometry.ts";
 import { pathOf, wiringOf, type Tag } from "./routes.ts";
 
-/** A core's line: a dark casing, its colour, and for green-and-yellow a second, broken colour over it. */
+/** A core's line: a casing that stands off the board and off other cores, its colour, and for green-and-yellow a second, broken colour over it. */
 function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]; bold: boolean }) {
   const width = bold ? 1.9 : 1.25;
   return (
     <g fill="none" strokeLinecap="round">
+      <path d={path} stroke={color.surface} strokeWidth={width + 1.1} />
       <path d={path} stroke={color.ink} strokeWidth={width + 0.5} />
       <path d={path} stroke={coreColour[colour]} strokeWidth={width} />
       {colour === "GNYE" && (
