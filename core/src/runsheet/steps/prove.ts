@@ -100,12 +100,29 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
   };
 }
 
+/** Jumpers that are bridged for something for a while, and must be off in service. */
+function jumperSteps({ wiring }: Planned): StepDraft[] {
+  return wiring.devices.flatMap((device) =>
+    device.profile.jumpers.map((jumper): StepDraft => ({
+      id: `prove:${device.id}:${jumper.id}:off`,
+      station: "prove",
+      title: `${device.name}, ${jumper.label} off`,
+      says: `Bridge ${jumper.label} for ${jumper.onlyFor} and for nothing else, and take it off afterwards.`,
+      effects: [],
+      alsoSee: [`${jumper.label} is off.`],
+      ifNot: `While it is left on, ${jumper.otherwise}.`,
+      subjects: [{ kind: "device", id: device.id }],
+    })),
+  );
+}
+
 /** Every protection device in every state of the gate, every command, the manual release. */
 export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
   const contacts = planned.wiring.placements.flatMap(({ demand, place }) =>
     demand.kind === "contact" && place?.kind === "input" ? [{ demand, input: place.input }] : [],
   );
   return [
+    ...jumperSteps(planned),
     ...contacts
       .filter(({ input }) => input.reactions.length)
       .flatMap(({ demand, input }) => protectionSteps(planned, demand, input, atEnd)),

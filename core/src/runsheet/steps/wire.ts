@@ -131,13 +131,21 @@ function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => b
       if (!cores.length) return [];
       const cable = cores[0]?.cable;
       const run = cable ? `, ${plainNumber(cable.lengthM)} m of ${plainNumber(cable.sizeMm2, 2)} mm²` : "";
+      // What its sheet asks for is said once, with its first part.
+      const notes = part === device.profile.parts[0] ? device.profile.wiring : [];
       const name = device.profile.parts.length > 1 ? `${device.name}, ${part.label}` : device.name;
       return [
         {
           id: `wire:${device.id}:${part.id}:${cores.map((core) => `${core.pin}>${core.target}`).join(",")}`,
           station: "wire",
           title: `Wire ${name}`,
-          says: `Land ${count(cores.length, "core")} of ${name}${run}.`,
+          says: [`Land ${count(cores.length, "core")} of ${name}${run}.`, ...notes].join(" "),
+          ...(device.profile.keyed
+            ? {
+                caution:
+                  "Join and part it only while the system has no power: under power it strikes an arc.",
+              }
+            : {}),
           spoken: `Land ${name}: ${listed(cores.map(placeText))}.`,
           cores: cores.map((core) => core.id),
           effects: [{ kind: "land", cores: cores.map((core) => core.id) }],

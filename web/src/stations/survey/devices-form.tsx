@@ -47,7 +47,7 @@ function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: 
           control={form.control}
           name="name"
           label="Name"
-          hint={`${profile.maker} ${profile.name}`}
+          hint={`${profile.maker} ${profile.name}${profile.holdingNewtons ? `, holds ${plainNumber(profile.holdingNewtons)} N` : ""}`}
         />
         {profile.kind === "drive" && (
           <BoundChoice

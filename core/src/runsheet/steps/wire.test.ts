@@ -1,0 +1,50 @@
+import { planOn } from "../../testing/shipped.ts";
+
+const stepsOf = (board: string, devices: string[]) => planOn(board, devices).sheet;
+const wiringOf = (board: string, devices: string[], device: string) =>
+  stepsOf(board, devices).find((step) => step.id.startsWith(`wire:${device}:`))!;
+
+describe("wiring a device", () => {
+  test("says what its sheet asks for beyond its pins", () => {
+    const grip = wiringOf("penhallow-drover", ["brackwater-plain", "brackwater-grip"], "lock-1");
+    expect(grip.says).toContain("Fit the diode of its bag across the coil");
+    const board = wiringOf("tollard-nightjar", ["tollard-gate-board"], "gate-board-1");
+    expect(board.says).toContain("Bridge the two pins marked RUN");
+  });
+
+  test("a lock's plug is joined only without power, and the step says so", () => {
+    const { caution } = wiringOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], "lock-1");
+    expect(caution).toMatch(/only while the system has no power/);
+    expect(wiringOf("quillmarsh-duet", ["lathbury-halt"], "stop-button-1").caution).toBeUndefined();
+  });
+
+  test("a battery is joined after the first power-up, with a caution of its own", () => {
+    const sheet = stepsOf("osierbeck-egret", ["quillmarsh-reserve", "lathbury-halt"]);
+    const battery = sheet.findIndex((step) => step.id.startsWith("wire:battery-1:"));
+    expect(sheet[battery]).toMatchObject({
+      station: "power-up",
+      title: "Connect Reserve battery pack, 24 V",
+      caution: expect.stringContaining("no longer isolates") as string,
+    });
+    expect(battery).toBeGreaterThan(sheet.findIndex((step) => step.id === "do:power-up:on"));
+  });
+
+  test("on a solar board the battery comes last of the wiring, as the board lives on it", () => {
+    const wiring = stepsOf("tollard-nightjar", [
+      "tollard-sunleaf-24",
+      "tollard-gate-board",
+      "quillmarsh-reserve",
+    ]).filter((step) => step.station === "wire");
+    expect(wiring.at(-1)?.id).toMatch(/^wire:battery-1:/);
+    // The panel brings its own lead: no other supply is landed.
+    expect(wiring.some((step) => step.id.startsWith("wire:mains:"))).toBe(false);
+  });
+});
+
+test("trap 8 at the step: a jumper for alignment is taken off before anything is proved", () => {
+  const prove = stepsOf("quillmarsh-duet", ["ostwick-moth"]).filter((step) => step.station === "prove");
+  expect(prove[0]).toMatchObject({
+    title: "Moth photocell with a battery sender, ALIGN off",
+    ifNot: "While it is left on, the sender never sleeps and its battery is empty in weeks.",
+  });
+});
