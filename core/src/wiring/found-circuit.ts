@@ -1,0 +1,68 @@
+import { terminalNode, type Installation, type Readings } from "../circuit/index.ts";
+import { finding, type Finding } from "../finding/index.ts";
+import { listed, plainNumber } from "../quantity/index.ts";
+import type { SiteDevice } from "./demand.ts";
+import { device } from "./found.ts";
+
+/** What the circuit says of supplies: trap 20 as wired, poles exchanged, too much. */
+export function supplyFindings(devices: readonly SiteDevice[], readings: Readings): Finding[] {
+  return devices.flatMap((each) =>
+    each.profile.supplies.flatMap((supply): Finding[] => {
+      const id = `${each.id}/${supply.id}`;
+      const volts = `${plainNumber(readings.volts[id] ?? 0)} V`;
+      const most = `${plainNumber(supply.volts.max)} V`;
+      switch (readings.supplies[id]) {
+        case "reversed":
+          return [finding("supply-reversed", [device(each.id)], { device: each.name, volts })];
+        case "wrong-kind":
+          return [
+            finding("ac-on-dc", [device(each.id)], {
+              device: each.name,
+              wanted: `${plainNumber(supply.volts.min)} to ${most} ${supply.kind.toUpperCase()}`,
+              rail: "what it is wired to",
+              given: `${volts} ${supply.kind === "dc" ? "AC" : "DC"}`,
+              milliamps: `${plainNumber(supply.milliamps.working)} mA`,
+            }),
+          ];
+        case "over":
+          return [
+            finding("voltage-over", [device(each.id)], {
+              device: each.name,
+              volts,
+              most,
+              reason: "As it is wired it gets more than it bears: it overheats or is destroyed.",
+              remedy: "Take it off before power comes on, and land it where it is planned.",
+            }),
+          ];
+        default:
+          return [];
+      }
+    }),
+  );
+}
+
+/** Under this part of its voltage a rail that gives all it can counts as short. Assumed. */
+const shortUnder = 0.5;
+
+/** A pin tied to both poles, or two cores that join them. */
+export function shortFindings(
+  at: Installation,
+  readings: Readings,
+  wires: readonly { id: string; to: string; from: string }[],
+): Finding[] {
+  return at.board.rails.flatMap((rail): Finding[] => {
+    if (!((readings.rails[rail.id]?.volts ?? rail.volts) < shortUnder * rail.volts)) return [];
+    const poles = new Set([...rail.plus, ...rail.minus].map(terminalNode));
+    const cores = wires.filter((wire) => poles.has(wire.to) || poles.has(wire.from));
+    return [
+      finding(
+        "rail-shorted",
+        [
+          { kind: "rail", id: rail.id },
+          ...[...new Set(cores.map((wire) => wire.from.slice(0, wire.from.indexOf("/"))))].map(device),
+        ],
+        { rail: rail.label, through: listed([...new Set(cores.map((wire) => wire.from))].slice(0, 6)) },
+      ),
+    ];
+  });
+}
