@@ -8,7 +8,8 @@ export default defineConfig({
     outDir: "dist",
     sourcemap: false,
     assetsInlineLimit: 0,
-    // The browser test holds the first page to 250 kB of script, compressed; the warning counts it unpacked.
-    chunkSizeWarningLimit: 700,
+    // The browser test holds the first page to 250 kB of script, compressed. The warning counts it unpacked, and the PDF
+    // package with its font, fetched only when a PDF is asked for, is the largest.
+    chunkSizeWarningLimit: 1_000,
   },
 });
