@@ -86,7 +86,7 @@ export function OwnDevice({ isOpen, close, take }: Props) {
       </Quiet>
       {refused && (
         <Notice tone="fault" title="Not taken">
-          {refused}
+          {refused} {/is here in revision/.test(refused) && "Another name makes another id."}
         </Notice>
       )}
       <Grid $least="220px">
