@@ -103,11 +103,11 @@ function liveFindings(planned: Planned, state: BenchState): Finding[] {
     const about = [{ kind: "device" as const, id: device.id }];
     const live = device.profile.keyed && state.landedLive.some((pin) => pin.startsWith(`${device.id}/`));
     const battery = device.profile.provides.some((rail) => rail.feeds.includes("battery"));
-    const planned = cores.filter((core) => core.device === device.id).length;
+    const wanted = cores.filter((core) => core.device === device.id).length;
     const landed = wires.filter((wire) => wire.device === device.id).length;
     return [
       ...(live ? [finding("plugged-while-live", about, { device: device.name })] : []),
-      ...(battery && !state.powered && planned > 0 && landed === planned
+      ...(battery && !state.powered && wanted > 0 && landed === wanted
         ? [finding("battery-left-connected", about, { device: device.name })]
         : []),
     ];
