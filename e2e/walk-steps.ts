@@ -8,6 +8,7 @@ export async function walkSteps(page: Page, station = ""): Promise<number> {
     if (!(await card.isVisible())) return steps;
     const address = page.url();
     if (!address.includes(`/${station}`)) return steps;
+    const shown = await card.elementHandle();
     const reading = card.getByRole("textbox", { name: /, (N|V|V DC|V AC)$/ });
     if (await reading.isVisible()) {
       // A dead mains, no force at all, and a rail at its 24 V.
@@ -17,6 +18,8 @@ export async function walkSteps(page: Page, station = ""): Promise<number> {
     }
     await card.getByRole("button", { name: "Seen", exact: true }).click();
     await expect(page).not.toHaveURL(address);
+    // The address changes first: the next card is read once the one just answered is gone.
+    await shown?.waitForElementState("hidden");
   }
   throw new Error("the run sheet does not end");
 }
