@@ -103,7 +103,10 @@ describe("what is wrong as it is wired", () => {
       "stop-button-1/b": "board/E2",
     });
     const told = shorted.findings.find((each) => each.code === "rail-shorted");
-    expect(told).toMatchObject({ severity: "danger", values: { rail: "24 V accessories" } });
+    expect(told).toMatchObject({
+      severity: "danger",
+      values: { rail: "24 V accessories", through: expect.stringContaining("Halt stop button") as string },
+    });
   });
 
   test("a clamp that holds more than it may", () => {

@@ -68,7 +68,7 @@ export function asWiredFindings(as: AsWired): Finding[] {
     ...told,
     ...supplyFindings(wiring.devices, readings),
     ...wrongSource(as, wiring.devices),
-    ...shortFindings(at, readings, at.wires),
+    ...shortFindings(at, wiring.devices, readings, at.wires),
     ...crowded(board, at),
   ];
 }

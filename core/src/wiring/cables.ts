@@ -11,10 +11,10 @@ const extraLow = { ac: 50, dc: 120 };
 const soldCores = [2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24] as const;
 
 /** Left over at each run for stripping, a service loop in the cabinet and the device, m. Common practice, no published source. */
-const allowanceM = { cabinet: 1, device: 0.5 };
+export const allowanceM = { cabinet: 1, device: 0.5 };
 
 /** Cut lengths are rounded up to half a metre: nobody measures closer along a wall. Common practice. */
-const cutStepM = 0.5;
+export const cutStepM = 0.5;
 
 /** A device's part at the end of a cable. */
 export interface CableEnd {

@@ -74,8 +74,15 @@ function edgeEnds(
   });
 }
 
+/** The letter of this plan's connectors: one that no block has, so that connector and terminal are never taken for one another. */
+function connectorLetter(board: BoardProfile): string {
+  const taken = new Set(board.blocks.map((block) => block.id));
+  return [..."JQXYZUVWKHGABCDEFILMNOPRST"].find((letter) => !taken.has(letter)) ?? "JJJ";
+}
+
 function contactEnds(board: BoardProfile, placements: readonly Placement[]): LooseEnd[] {
   const ends: LooseEnd[] = [];
+  const letter = connectorLetter(board);
   let joints = 0;
   for (const input of board.inputs) {
     const commons = commonTerminals(board, input);
@@ -105,7 +112,7 @@ function contactEnds(board: BoardProfile, placements: readonly Placement[]): Loo
             }
           : { device, pin: head, node: joint, why: `${input.label}: in series with the device before it` },
       );
-      if (!last) joint = jointNode(`J${++joints}`);
+      if (!last) joint = jointNode(`${letter}${++joints}`);
       ends.push(
         last
           ? { device, pin: tail, terminals: commons, near, why: `${input.label}: back to the common` }

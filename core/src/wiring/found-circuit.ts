@@ -2,6 +2,7 @@ import { terminalNode, type Installation, type Readings } from "../circuit/index
 import { finding, type Finding } from "../finding/index.ts";
 import { listed, plainNumber } from "../quantity/index.ts";
 import type { SiteDevice } from "./demand.ts";
+import { placeText } from "./difference.ts";
 import { device } from "./found.ts";
 
 /** What the circuit says of supplies: trap 20 as wired, poles exchanged, too much. */
@@ -47,6 +48,7 @@ const shortUnder = 0.5;
 /** A pin tied to both poles, or two cores that join them. */
 export function shortFindings(
   at: Installation,
+  devices: readonly SiteDevice[],
   readings: Readings,
   wires: readonly { id: string; to: string; from: string }[],
 ): Finding[] {
@@ -61,7 +63,10 @@ export function shortFindings(
           { kind: "rail", id: rail.id },
           ...[...new Set(cores.map((wire) => wire.from.slice(0, wire.from.indexOf("/"))))].map(device),
         ],
-        { rail: rail.label, through: listed([...new Set(cores.map((wire) => wire.from))].slice(0, 6)) },
+        {
+          rail: rail.label,
+          through: listed([...new Set(cores.map((wire) => placeText(wire.from, devices)))].slice(0, 6)),
+        },
       ),
     ];
   });

@@ -3,6 +3,7 @@ export type { Assignment, Cost, Item, Option, Shared } from "./assign/index.ts";
 export { asWiredFindings } from "./as-wired.ts";
 export { billOf } from "./bill.ts";
 export type { BillLine } from "./bill.ts";
+export { allowanceM, cutStepM } from "./cables.ts";
 export type { CableEnd, CablePlan } from "./cables.ts";
 export {
   changesBetween,

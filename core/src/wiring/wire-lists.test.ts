@@ -92,6 +92,15 @@ describe("what else is wired", () => {
     ).toEqual(["RA2", "V2"]);
   });
 
+  test("connectors bear a letter that no block of the board has: Egret has terminals J", () => {
+    const joints = (board: string) =>
+      planOn(board, ["lathbury-halt", "lathbury-halt"]).wiring.cores.flatMap((core) =>
+        core.joint ? [core.target] : [],
+      );
+    expect(joints("quillmarsh-duet")).toEqual(["J1", "J1"]);
+    expect(joints("osierbeck-egret")).toEqual(["U1", "U1"]);
+  });
+
   test("core colours found on site stand in the list, and the pin stays where it is", () => {
     const { given } = planOn("quillmarsh-duet", ["lathbury-halt"]);
     given.job.devices[0]!.cores = { a: "VT" };

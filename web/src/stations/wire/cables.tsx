@@ -1,4 +1,11 @@
-import { billOf, conductorSizesMm2, plainNumber, type CablePlan } from "@anvilcloud/core";
+import {
+  allowanceM,
+  billOf,
+  conductorSizesMm2,
+  cutStepM,
+  plainNumber,
+  type CablePlan,
+} from "@anvilcloud/core";
 import { Download } from "lucide-react";
 import { useState } from "react";
 import { saveText } from "../../bench/index.ts";
@@ -107,8 +114,9 @@ export function Cables() {
           </Button>
         </Row>
         <Quiet>
-          Cores: those needed and those to spare. Cut: the run, 1 m for the cabinet and 0.5 m for each device,
-          rounded up to half a metre. Needs: the least size with which every device has its voltage at 70 °C.
+          Cores: those needed and those to spare. Cut: the run, {plainNumber(allowanceM.cabinet)} m for the
+          cabinet and {plainNumber(allowanceM.device)} m for each device, rounded up to the next{" "}
+          {plainNumber(cutStepM)} m. Needs: the least size with which every device has its voltage at 70 °C.
           Devices that name the same run share its cable; mains never shares one.
         </Quiet>
         {thin.length > 0 && (

@@ -2,7 +2,7 @@ import { plainNumber, situationNames, situations, type RailLoad, type Situation 
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Heading, Panel, Quiet, Table } from "../../ui/index.ts";
+import { Heading, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
 
 /** Heads short enough for a column. */
 const heads: Record<Situation, string> = {
@@ -15,8 +15,10 @@ const heads: Record<Situation, string> = {
   battery: "Battery",
 };
 
-const Scroll = styled.div`
-  overflow-x: auto;
+const Situations = styled(Scroll)`
+  td:first-child {
+    min-width: 9rem;
+  }
   [data-worst="true"] {
     background: ${color.accentSoft};
   }
@@ -79,7 +81,7 @@ function Rail({ rail }: { rail: RailLoad }) {
       </Gauge>
       <details>
         <summary>How this comes about</summary>
-        <Scroll>
+        <Situations>
           <Table aria-label={`${rail.label}, mA in each situation`}>
             <thead>
               <tr>
@@ -123,7 +125,7 @@ function Rail({ rail }: { rail: RailLoad }) {
               </tr>
             </tbody>
           </Table>
-        </Scroll>
+        </Situations>
         <Quiet>
           mA in each situation: what lives then, at rest or at work. A converter’s input is reckoned from its
           output by power and form factor. Volts: rail less the drop out and back over the device’s own cable
