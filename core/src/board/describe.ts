@@ -1,8 +1,9 @@
 import { fractionToClock, listed, plainNumber } from "../quantity/index.ts";
 import type { Subject } from "../finding/index.ts";
 import { behaviour, behaviourText, type BehaviourId, type BehaviourValue } from "./behaviour.ts";
-import { commonTerminals, terminalOf } from "./lookup.ts";
-import type { BoardProfile, Condition, Dial, SetsValue } from "./schema/index.ts";
+import { commonTerminals, labelsOf, terminalOf } from "./lookup.ts";
+import type { BoardProfile, Dial, SetsValue } from "./schema/index.ts";
+import { conditionText } from "./words/index.ts";
 
 /** What a row, zone or choice sets, in words: "automatic closing on, pause 4 s to 160 s". */
 export function setsText(sets: Readonly<Record<string, SetsValue>>): string {
@@ -13,33 +14,6 @@ export function setsText(sets: Readonly<Record<string, SetsValue>>): string {
     return `${name} ${plainNumber(value.from)} to ${behaviourText(id as BehaviourId, value.to)}`;
   });
   return texts.length ? listed(texts) : "nothing";
-}
-
-const nameOf = (list: readonly { id: string; label: string }[], id: string) =>
-  list.find((each) => each.id === id)?.label ?? id;
-
-/** A condition in words: "Stop reads closed and travel is not learned". */
-export function conditionText(board: BoardProfile, when: Condition): string {
-  const parts: string[] = [];
-  if (when.powered !== undefined) parts.push(when.powered ? "the board has power" : "there is no power");
-  if (when.closed) parts.push(`${nameOf(board.inputs, when.closed)} reads closed`);
-  if (when.open) parts.push(`${nameOf(board.inputs, when.open)} reads open`);
-  if (when.learned) parts.push(`${nameOf(board.memories, when.learned).toLowerCase()} is learned`);
-  if (when.unlearned) parts.push(`no ${nameOf(board.memories, when.unlearned).toLowerCase()} is learned`);
-  if (when.mode) parts.push(`the board is ${when.mode}`);
-  if (when.pending !== undefined)
-    parts.push(when.pending ? "a moved control is not read yet" : "every control is read");
-  if (when.behaviour) {
-    const { label } = behaviour(when.behaviour);
-    if (when.is !== undefined)
-      parts.push(`${label.toLowerCase()} is ${behaviourText(when.behaviour, when.is)}`);
-    if (when.atLeast !== undefined)
-      parts.push(`${label.toLowerCase()} is at least ${behaviourText(when.behaviour, when.atLeast)}`);
-  }
-  if (when.control) parts.push(`${when.control} stands at ${when.at}`);
-  if (when.card)
-    parts.push(`${board.cards.find((card) => card.id === when.card)?.name ?? when.card} is fitted`);
-  return parts.length ? listed(parts) : "always";
 }
 
 function terminalText(board: BoardProfile, id: string): string {
@@ -90,7 +64,7 @@ function dialText(board: BoardProfile, dial: Dial): string {
     (zone) =>
       `${fractionToClock(zone.from, dial.sweep)} to ${fractionToClock(zone.to, dial.sweep)} ${zone.reads ? `${zone.reads}, ` : ""}${setsText(zone.sets)}`,
   );
-  const live = dial.live ? ` · counts only while ${conditionText(board, dial.live)}` : "";
+  const live = dial.live ? ` · counts only while ${conditionText(dial.live, labelsOf(board))}` : "";
   return `Dial ${dial.label} · ${zones.join("; ")}${live}`;
 }
 
@@ -128,7 +102,7 @@ export function partText(board: BoardProfile, { kind, id }: Subject): string {
       const lamp = of(board.lamps);
       const shows = lamp?.shows.map(
         (row) =>
-          `${row.is}${row.other && lamp.other ? ` ${lamp.other}` : ""}${row.flashes ? ` ${row.flashes} times` : ""} when ${conditionText(board, row.when)}`,
+          `${row.is}${row.other && lamp.other ? ` ${lamp.other}` : ""}${row.flashes ? ` ${row.flashes} times` : ""} when ${conditionText(row.when, labelsOf(board))}`,
       );
       return lamp ? `Lamp ${lamp.label}, ${lamp.colour} · ${shows?.join("; ")}` : "";
     }
@@ -137,7 +111,7 @@ export function partText(board: BoardProfile, { kind, id }: Subject): string {
       if (!display) return "";
       const size =
         display.lines > 1 ? `${display.lines} lines of ${display.characters}` : `${display.characters}`;
-      return `Display, ${size} characters${display.shows.map((row) => ` · ${row.text} when ${conditionText(board, row.when)}`).join("")}`;
+      return `Display, ${size} characters${display.shows.map((row) => ` · ${row.text} when ${conditionText(row.when, labelsOf(board))}`).join("")}`;
     }
     case "slot": {
       const slot = of(board.slots);

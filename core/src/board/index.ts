@@ -1,7 +1,7 @@
 export { behaviour, behaviourIds, behaviourMisfit, behaviourText } from "./behaviour.ts";
 export type { BehaviourId, BehaviourValue } from "./behaviour.ts";
 export { checkBoard } from "./check/index.ts";
-export { conditionText, partText, setsText } from "./describe.ts";
+export { partText, setsText } from "./describe.ts";
 export { boardFacts } from "./facts.ts";
 export type { Fact } from "./facts.ts";
 export { deliveredCards, fitBoard, usualUse, withCards } from "./fit.ts";
@@ -10,6 +10,7 @@ export { edgeOf, layoutFaults, layoutOf, overlaps, sizes, sizeToFit, textWidth }
 export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/index.ts";
 export {
   commonTerminals,
+  labelsOf,
   lampOfInput,
   memoriesIn,
   menuValues,
@@ -25,6 +26,20 @@ export { movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
+export {
+  conditionBecause,
+  conditionHolds,
+  conditionInstead,
+  conditionMust,
+  conditionText,
+  gestureText,
+  heldBy,
+  inputAsked,
+  provedMoving,
+  provingText,
+  reactionMoments,
+  touchedBy,
+} from "./words/index.ts";
 export { canSet, settableBehaviours } from "./settable.ts";
 export { blankBoard, headingOf, printBoard, withHeading } from "./source.ts";
 export type { Heading } from "./source.ts";

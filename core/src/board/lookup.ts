@@ -1,9 +1,11 @@
 import { plainNumber } from "../quantity/index.ts";
 import type { Block, BoardInput, BoardProfile, Menu, MenuItem } from "./schema/index.ts";
+import type { Labels } from "./words/index.ts";
 
 /** A terminal with its block: named by plug and number, since numbers begin again on another plug. */
 export interface Terminal {
   id: string;
+  number: number;
   label: string;
   holds: number;
   block: Block;
@@ -14,6 +16,7 @@ export function terminalsOf(board: BoardProfile): Terminal[] {
   return board.blocks.flatMap((block) =>
     block.terminals.map((terminal) => ({
       id: `${block.id}${terminal.number}`,
+      number: terminal.number,
       label: terminal.label,
       holds: terminal.holds,
       block,
@@ -101,10 +104,22 @@ export function menuValues(board: BoardProfile): MenuValue[] {
   );
 }
 
+/** What the parts of a board are called, for whoever puts a condition into words. */
+export function labelsOf(board: BoardProfile): Labels {
+  const label = (list: readonly { id: string; label: string }[], id: string) =>
+    list.find((each) => each.id === id)?.label ?? id;
+  return {
+    input: (id) => label(board.inputs, id),
+    terminalOfInput: (id) => board.inputs.find((input) => input.id === id)?.terminal,
+    memory: (id) => label(board.memories, id),
+    card: (id) => board.cards.find((card) => card.id === id)?.name ?? id,
+  };
+}
+
 /** The lamp that tells an input's state, where the board has one. */
 export function lampOfInput(board: BoardProfile, inputId: string) {
   return board.lamps.find((lamp) =>
-    lamp.shows.some((row) => row.when.closed === inputId || row.when.open === inputId),
+    lamp.shows.some(({ when }) => when.closed === inputId || when.open === inputId),
   );
 }
 

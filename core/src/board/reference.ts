@@ -2,7 +2,7 @@ import { z } from "zod";
 import { sentence } from "../quantity/index.ts";
 import { behaviour, behaviourIds } from "./behaviour.ts";
 import { boardSchema } from "./schema/index.ts";
-import { conditionSchema, gestureSchema } from "./schema/words.ts";
+import { conditionSchema, gestureSchema } from "./words/index.ts";
 
 /** The part of JSON Schema that the format's own schema uses. */
 interface Schema {

@@ -1,11 +1,13 @@
+import { contactPart, partKey, type ContactPart, type Node, type PartKey } from "../node/index.ts";
 import type { Installation } from "./installation.ts";
+import { measureCircuit } from "./measure.ts";
 import { readCircuit, type Element } from "./read.ts";
 
 /** One thing gone wrong in an otherwise sound installation. */
-export interface Fault {
-  kind: "wire-off" | "link-missing" | "link-left-in" | "contact-tripped" | "contact-stuck";
-  id: string;
-}
+export type Fault =
+  | { kind: "wire-off"; wire: string }
+  | { kind: "link-missing" | "link-left-in"; link: string }
+  | { kind: "contact-tripped" | "contact-stuck"; contact: ContactPart };
 
 /** The installation with this one fault in it. */
 export function withFault(at: Installation, fault: Fault): Installation {
@@ -13,74 +15,83 @@ export function withFault(at: Installation, fault: Fault): Installation {
   const tripped = new Set(at.tripped);
   switch (fault.kind) {
     case "wire-off":
-      return { ...at, wires: at.wires.filter((wire) => wire.id !== fault.id) };
+      return { ...at, wires: at.wires.filter((wire) => wire.id !== fault.wire) };
     case "link-missing":
-      links.delete(fault.id);
+      links.delete(fault.link);
       return { ...at, linksIn: links };
     case "link-left-in":
-      links.add(fault.id);
+      links.add(fault.link);
       return { ...at, linksIn: links };
     case "contact-tripped":
-      tripped.add(fault.id);
+      tripped.add(partKey(fault.contact));
       return { ...at, tripped };
     case "contact-stuck":
-      tripped.delete(fault.id);
+      tripped.delete(partKey(fault.contact));
       return { ...at, tripped };
   }
 }
 
+const contactsOf = (at: Installation) =>
+  at.devices.flatMap(({ id, profile }) =>
+    profile.contacts.map(({ id: contact, rest }) => ({ contact: contactPart(id, contact), rest })),
+  );
+
 /** Every single fault there can be; slow, and the truth that `faultsThatFlip` is checked against. */
 export function everyFault(at: Installation): Fault[] {
-  const contacts = at.devices.flatMap((device) =>
-    device.profile.contacts.map((contact) => `${device.id}/${contact.id}`),
-  );
   return [
-    ...contacts.map((id): Fault => ({ kind: at.tripped.has(id) ? "contact-stuck" : "contact-tripped", id })),
+    ...contactsOf(at).map(({ contact }): Fault => ({
+      kind: at.tripped.has(partKey(contact)) ? "contact-stuck" : "contact-tripped",
+      contact,
+    })),
     ...at.board.links.map((link): Fault => ({
       kind: at.linksIn.has(link.id) ? "link-missing" : "link-left-in",
-      id: link.id,
+      link: link.id,
     })),
-    ...at.wires.map((wire): Fault => ({ kind: "wire-off", id: wire.id })),
+    ...at.wires.map((wire): Fault => ({ kind: "wire-off", wire: wire.id })),
   ];
 }
 
-const deviceOf = (id: string) => id.slice(0, id.indexOf("/"));
+const deviceOf = (node: Node) => (node.kind === "pin" ? node.device : undefined);
 
 /**
  * The faults that could open a closed loop: of what stands in it, and of what feeds the devices in it. Anything else
  * leaves the loop as it is.
  */
 function openingFaults(at: Installation, loop: readonly Element[]): Fault[] {
-  const inLoop = new Set(loop.map((element) => `${element.kind} ${element.id}`));
-  const feeders = at.devices.filter((device) => device.profile.provides.length).map((device) => device.id);
-  const fed = new Set([
-    ...loop.flatMap((each) => (each.kind === "contact" ? [deviceOf(each.id)] : [])),
-    ...feeders,
+  const inLoop = new Set<PartKey>(loop.map(partKey));
+  const linksInLoop = new Set(loop.flatMap((element) => (element.kind === "link" ? [element.link] : [])));
+  const wiresInLoop = new Set(loop.flatMap((element) => (element.kind === "wire" ? [element.wire] : [])));
+  const fed = new Set<string | undefined>([
+    ...loop.flatMap((element) => (element.kind === "contact" ? [element.device] : [])),
+    ...at.devices.filter((device) => device.profile.provides.length).map((device) => device.id),
   ]);
+  const feeders = new Set(
+    at.wires.filter((wire) => fed.has(deviceOf(wire.from)) || fed.has(deviceOf(wire.to))).map(({ id }) => id),
+  );
   return everyFault(at).filter((fault) => {
-    if (fault.kind === "wire-off") {
-      const wire = at.wires.find((each) => each.id === fault.id);
-      return (
-        inLoop.has(`wire ${fault.id}`) ||
-        (wire && (fed.has(deviceOf(wire.from)) || fed.has(deviceOf(wire.to))))
-      );
+    switch (fault.kind) {
+      case "wire-off":
+        return wiresInLoop.has(fault.wire) || feeders.has(fault.wire);
+      case "link-missing":
+      case "link-left-in":
+        return linksInLoop.has(fault.link);
+      case "contact-tripped":
+      case "contact-stuck":
+        return inLoop.has(partKey(fault.contact));
     }
-    return inLoop.has(`${fault.kind.startsWith("link") ? "link" : "contact"} ${fault.id}`);
   });
 }
 
 /** The faults that could close an open loop: a link left in, or a contact that closes. A core that is off closes nothing. */
 function closingFaults(at: Installation): Fault[] {
   const restsOpen = new Set(
-    at.devices.flatMap((device) =>
-      device.profile.contacts.filter((each) => each.rest === "open").map((each) => `${device.id}/${each.id}`),
-    ),
+    contactsOf(at).flatMap(({ contact, rest }) => (rest === "open" ? [partKey(contact)] : [])),
   );
   return everyFault(at).filter(
     (fault) =>
       fault.kind === "link-left-in" ||
-      (fault.kind === "contact-stuck" && !restsOpen.has(fault.id)) ||
-      (fault.kind === "contact-tripped" && restsOpen.has(fault.id)),
+      (fault.kind === "contact-stuck" && !restsOpen.has(partKey(fault.contact))) ||
+      (fault.kind === "contact-tripped" && restsOpen.has(partKey(fault.contact))),
   );
 }
 
@@ -89,5 +100,8 @@ export function faultsThatFlip(at: Installation, input: string): Fault[] {
   const now = readCircuit(at).inputs[input];
   if (!now) return [];
   const candidates = now.closed ? openingFaults(at, now.loop) : closingFaults(at);
-  return candidates.filter((fault) => readCircuit(withFault(at, fault)).inputs[input]?.closed !== now.closed);
+  // What has no power reads nothing, whatever is wrong with it.
+  const flips = (fault: Fault) =>
+    at.powered && measureCircuit(withFault(at, fault)).inputs[input]?.closed !== now.closed;
+  return candidates.filter(flips);
 }

@@ -1,12 +1,12 @@
 export { faultsThatFlip, withFault } from "./faults.ts";
 export type { Fault } from "./faults.ts";
-export { jointNode, pinNode, terminalNode } from "./installation.ts";
-export type { Installation, Node, PlacedDevice, Wire } from "./installation.ts";
+export type { Installation, PlacedDevice, Wire } from "./installation.ts";
 export { measureCircuit } from "./measure.ts";
 export type { InputState, Measured, MeasuredRail, MeasuredSupply } from "./measure.ts";
 export { meterBetween, meterText } from "./meter.ts";
 export type { MeterReading, MeterText } from "./meter.ts";
 export { nothingRead, readCircuit } from "./read.ts";
 export type { Element, InputReading, Readings } from "./read.ts";
+export { solvedCircuits } from "./solved.ts";
 export { atWork, railLives, situationNames, situations } from "./situation.ts";
 export type { Moment, Situation } from "./situation.ts";

@@ -1,12 +1,6 @@
 import type { BoardProfile } from "../board/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
-
-/** A point of the circuit: `board/F3`, a device's pin `gate-eye/rx-c`, or a connector `joint/J1`. */
-export type Node = string;
-
-export const terminalNode = (terminal: string): Node => `board/${terminal}`;
-export const pinNode = (device: string, pin: string): Node => `${device}/${pin}`;
-export const jointNode = (joint: string): Node => `joint/${joint}`;
+import type { Node, PartKey } from "../node/index.ts";
 
 /** A core with both its ends on something. */
 export interface Wire {
@@ -31,7 +25,7 @@ export interface Installation {
   wires: readonly Wire[];
   /** Ids of the links that are in. */
   linksIn: ReadonlySet<string>;
-  /** Contacts that are tripped or pressed just now, as `device/contact`. */
-  tripped: ReadonlySet<string>;
+  /** Contacts that are tripped or pressed just now. */
+  tripped: ReadonlySet<PartKey>;
   powered: boolean;
 }

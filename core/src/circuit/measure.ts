@@ -1,9 +1,23 @@
 import { commonTerminals, type BoardInput } from "../board/index.ts";
 import type { DeviceSupply } from "../device/index.ts";
-import { pinNode, terminalNode, type Installation } from "./installation.ts";
+import {
+  madeRailPart,
+  nodeKey,
+  partKey,
+  pinNode,
+  railPart,
+  supplyPart,
+  terminalNode,
+  type Node,
+  type Part,
+  type PartKey,
+  type RailPart,
+} from "../node/index.ts";
+import { branchesOf, inputVolts, nothingKnown, takes, type Kind, type Known } from "./branches.ts";
+import type { Installation } from "./installation.ts";
 import { solveNetwork, type Solution } from "./network/index.ts";
-import { inputVolts, nothingKnown, partsOf, takes, type Kind, type Known } from "./parts.ts";
 import { atRest, type Moment } from "./situation.ts";
+import { solvedOnce } from "./solved.ts";
 
 /** Part of the input's voltage under which a plain contact reads closed. Assumed. */
 const closedUnder = 1 / 3;
@@ -40,19 +54,19 @@ export interface MeasuredRail {
 /** What a meter would read in an installation at one moment. */
 export interface Measured {
   inputs: Record<string, MeasuredInput>;
-  /** By `device/supply`. */
-  supplies: Record<string, MeasuredSupply>;
-  /** By rail, or by `device/rail` for what a device makes. */
-  rails: Record<string, MeasuredRail>;
+  supplies: Record<PartKey, MeasuredSupply>;
+  /** Those of the board and those that devices make. */
+  rails: Record<PartKey, MeasuredRail>;
   /** Parts for which no steady state was found; empty when all is well. */
-  unsolved: string[];
+  unsolved: Part[];
 }
 
 /** Volts between two points; undefined where they do not belong to one piece of the network that has a source. */
-export function between({ volts, island, dead }: Solution, a: string, b: string): number | undefined {
-  const [one, other] = [island.get(a), island.get(b)];
+export function between({ volts, island, dead }: Solution, a: Node, b: Node): number | undefined {
+  const [from, to] = [nodeKey(a), nodeKey(b)];
+  const [one, other] = [island.get(from), island.get(to)];
   if (one === undefined || one !== other || dead.has(one)) return undefined;
-  return volts.get(a)! - volts.get(b)!;
+  return volts.get(from)! - volts.get(to)!;
 }
 
 /** Under this a meter on a supply shows nothing worth the name, V. Assumed. */
@@ -69,8 +83,8 @@ function supplyState(supply: DeviceSupply, volts: number | undefined): MeasuredS
 /** One round of solving: both kinds of current, and how every supply is met. */
 export interface Round {
   solutions: Partial<Record<Kind, Solution>>;
-  supplies: Record<string, MeasuredSupply>;
-  unsolved: string[];
+  supplies: Record<PartKey, MeasuredSupply>;
+  unsolved: Part[];
 }
 
 function measureSupply({ solutions }: Round, device: string, supply: DeviceSupply): MeasuredSupply {
@@ -90,30 +104,37 @@ function measureSupply({ solutions }: Round, device: string, supply: DeviceSuppl
 function solveRound(at: Installation, moment: Moment, known: Known, before?: Round): Round {
   const round: Round = { solutions: {}, supplies: {}, unsolved: [] };
   for (const kind of ["dc", "ac"] as const) {
-    const result = solveNetwork(partsOf(at, kind, moment, known), before?.solutions[kind]?.states);
-    if ("reason" in result) round.unsolved.push(...result.parts);
-    else round.solutions[kind] = result;
+    const branches = branchesOf(at, kind, moment, known);
+    const result = solveNetwork(branches, before?.solutions[kind]?.states);
+    if (!("reason" in result)) round.solutions[kind] = result;
+    else
+      round.unsolved.push(
+        ...branches.flatMap(({ id, part }) => (part && result.branches.includes(id) ? [part] : [])),
+      );
   }
   for (const device of at.devices)
     for (const supply of device.profile.supplies)
-      round.supplies[`${device.id}/${supply.id}`] = measureSupply(round, device.id, supply);
+      round.supplies[partKey(supplyPart(device.id, supply.id))] = measureSupply(round, device.id, supply);
   return round;
 }
 
 function learned(at: Installation, { solutions, supplies }: Round): Known {
-  const met = Object.entries(supplies).filter(([, { state }]) => state === "supplied" || state === "over");
+  const all = Object.entries(supplies) as [PartKey, MeasuredSupply][];
   const made = at.devices.flatMap((device) =>
-    device.profile.provides.map((rail): [string, number] => {
-      const id = `${device.id}/${rail.id}`;
-      return [id, solutions[rail.kind]?.amps.get(`rail ${id}`) ?? 0];
+    device.profile.provides.map((rail): [PartKey, number] => {
+      const key = partKey(madeRailPart(device.id, rail.id));
+      return [key, solutions[rail.kind]?.amps.get(key) ?? 0];
     }),
   );
   return {
-    supplied: new Set(met.map(([id]) => id)),
-    volts: new Map(Object.entries(supplies).map(([id, { volts }]) => [id, volts])),
+    supplied: new Set(all.filter(([, { state }]) => isMet(state)).map(([key]) => key)),
+    volts: new Map(all.map(([key, { volts }]) => [key, volts])),
     made: new Map(made),
   };
 }
+
+/** True for a supply with voltage enough, or more than that: what it feeds lives. */
+export const isMet = (state: MeasuredSupply["state"]): boolean => state === "supplied" || state === "over";
 
 /** Amperes that no longer matter from one round to the next. */
 const settledAmps = 1e-4;
@@ -135,7 +156,10 @@ export function settled(at: Installation, moment: Moment): Round {
     known = next;
     round = solveRound(at, moment, known, round);
   }
-  return { ...round, unsolved: [...round.unsolved, ...[...known.made.keys()].map((id) => `rail ${id}`)] };
+  const makerRails = at.devices.flatMap(({ id, profile }) =>
+    profile.provides.map((rail): Part => madeRailPart(id, rail.id)),
+  );
+  return { ...round, unsolved: [...round.unsolved, ...makerRails] };
 }
 
 /** How the input reads at this part of its own voltage. */
@@ -155,29 +179,26 @@ function inputsOf(at: Installation, solution: Solution | undefined): Record<stri
   );
 }
 
-function railsOf({ solutions }: Round, at: Installation): Record<string, MeasuredRail> {
-  const rails: Record<string, MeasuredRail> = {};
+function railsOf({ solutions }: Round, at: Installation): Record<PartKey, MeasuredRail> {
+  const rails: Record<PartKey, MeasuredRail> = {};
   for (const kind of ["dc", "ac"] as const) {
     const solution = solutions[kind];
     if (!solution) continue;
-    const add = (id: string, plus: string, minus: string) => {
-      const amps = solution.amps.get(`rail ${id}`);
+    const add = (rail: RailPart, plus: Node, minus: Node) => {
+      const key = partKey(rail);
+      const amps = solution.amps.get(key);
       if (amps === undefined) return;
-      rails[id] = {
+      rails[key] = {
         volts: between(solution, plus, minus) ?? 0,
         milliamps: amps * 1_000,
-        limited: solution.states.get(`rail ${id}`) === "limited",
+        limited: solution.states.get(key) === "limited",
       };
     };
-    for (const rail of at.board.rails)
-      add(rail.id, terminalNode(rail.plus[0]!), terminalNode(rail.minus[0]!));
+    for (const { id, plus, minus } of at.board.rails)
+      add(railPart(id), terminalNode(plus[0]!), terminalNode(minus[0]!));
     for (const device of at.devices)
-      for (const rail of device.profile.provides)
-        add(
-          `${device.id}/${rail.id}`,
-          pinNode(device.id, rail.pins.plus),
-          pinNode(device.id, rail.pins.minus),
-        );
+      for (const { id, pins } of device.profile.provides)
+        add(madeRailPart(device.id, id), pinNode(device.id, pins.plus), pinNode(device.id, pins.minus));
   }
   return rails;
 }
@@ -185,14 +206,17 @@ function railsOf({ solutions }: Round, at: Installation): Record<string, Measure
 /**
  * Measures an installation at one moment: volts at every input, supply and rail, with the resistance of every core at
  * its temperature. Direct and alternating current are solved apart, the latter as r.m.s. values, and meet where a
- * converter draws from the one what it gives to the other; rounds of solving settle both.
+ * converter draws from the one what it gives to the other; rounds of solving settle both. Each distinct circuit is
+ * solved once for as long as its board's profile lives; a profile that changes is another.
  */
 export function measureCircuit(at: Installation, moment: Moment = atRest): Measured {
-  const round = settled(at, moment);
-  return {
-    inputs: inputsOf(at, round.solutions.dc),
-    supplies: round.supplies,
-    rails: railsOf(round, at),
-    unsolved: round.unsolved,
-  };
+  return solvedOnce(at, moment, () => {
+    const round = settled(at, moment);
+    return {
+      inputs: inputsOf(at, round.solutions.dc),
+      supplies: round.supplies,
+      rails: railsOf(round, at),
+      unsolved: round.unsolved,
+    };
+  });
 }

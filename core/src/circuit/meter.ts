@@ -1,9 +1,10 @@
 import { commonTerminals, type BoardProfile } from "../board/index.ts";
 import { plainNumber } from "../quantity/index.ts";
-import { terminalNode, type Installation, type Node } from "./installation.ts";
+import { nodeKey, sameNode, terminalNode, type Node } from "../node/index.ts";
+import { branchesOf, nothingKnown, type Kind } from "./branches.ts";
+import type { Installation } from "./installation.ts";
 import { between, settled } from "./measure.ts";
 import { solveNetwork } from "./network/index.ts";
-import { nothingKnown, partsOf, type Kind } from "./parts.ts";
 import { atRest, type Moment } from "./situation.ts";
 
 /** What a meter shows between two points: volts with their kind, or ohms; nothing where the points do not meet. */
@@ -23,7 +24,7 @@ const openOhms = 2e7;
  * the electronics of devices count as open, as a meter's small voltage does not wake them.
  */
 export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment = atRest): MeterReading {
-  if (a === b) return at.powered ? { volts: 0 } : { ohms: 0 };
+  if (sameNode(a, b)) return at.powered ? { volts: 0 } : { ohms: 0 };
   if (at.powered) {
     const { solutions } = settled(at, moment);
     const found = (["dc", "ac"] as const).flatMap((kind) => {
@@ -32,10 +33,17 @@ export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment 
     });
     return found.sort((one, other) => Math.abs(other.volts) - Math.abs(one.volts))[0] ?? {};
   }
-  const passive = partsOf(at, "dc", moment, nothingKnown).filter((part) => part.kind !== "load");
+  const passive = branchesOf(at, "dc", moment, nothingKnown).filter((branch) => branch.kind !== "load");
   const result = solveNetwork([
     ...passive,
-    { kind: "source", id: "probe", plus: a, minus: b, volts: probe.volts, ohms: probe.ohms },
+    {
+      kind: "source",
+      id: "probe",
+      plus: nodeKey(a),
+      minus: nodeKey(b),
+      volts: probe.volts,
+      ohms: probe.ohms,
+    },
   ]);
   const amps = "reason" in result ? 0 : (result.amps.get("probe") ?? 0);
   const ohms = amps > 0 ? probe.volts / amps - probe.ohms : Infinity;

@@ -1,14 +1,20 @@
 import { commonTerminals } from "../board/index.ts";
-import { terminalNode, type Installation, type Node } from "./installation.ts";
-import { measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
-import { partsOf, type Known } from "./parts.ts";
+import {
+  nodeKey,
+  partKey,
+  supplyPart,
+  terminalNode,
+  type NodeKey,
+  type Part,
+  type PartKey,
+} from "../node/index.ts";
+import { branchesOf, type Known } from "./branches.ts";
+import type { Installation } from "./installation.ts";
+import { isMet, measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
 import { atRest } from "./situation.ts";
 
-/** Something current passes through, by kind and id: a wire, a link, or a device's contact. */
-export interface Element {
-  kind: "wire" | "link" | "contact";
-  id: string;
-}
+/** Something current passes through: a wire, a link, or a device's contact. */
+export type Element = Extract<Part, { kind: "wire" | "link" | "contact" }>;
 
 /** How an input reads: by its own thresholds, and for a closed one what its loop runs through. */
 export interface InputReading {
@@ -21,14 +27,13 @@ export interface InputReading {
 /** The circuit read at rest, with someone at the board. */
 export interface Readings {
   inputs: Record<string, InputReading>;
-  /** By `device/supply`. */
-  supplies: Record<string, MeasuredSupply["state"]>;
+  supplies: Record<PartKey, MeasuredSupply["state"]>;
   /** Volts at each supply. */
-  volts: Record<string, number>;
-  rails: Record<string, MeasuredRail>;
+  volts: Record<PartKey, number>;
+  rails: Record<PartKey, MeasuredRail>;
   /** Rails that give all they can, or are short. */
-  limited: string[];
-  unsolved: string[];
+  limited: PartKey[];
+  unsolved: Part[];
 }
 
 /** Readings of nothing at all, for what is asked of settings alone. */
@@ -41,35 +46,34 @@ export const nothingRead: Readings = {
   unsolved: [],
 };
 
-type Graph = Map<Node, { to: Node; element?: Element }[]>;
+/** What each point conducts to, by the key of a node. */
+type Graph = Map<string, { to: string; element?: Element }[]>;
 
-function elementOf(id: string): Element | undefined {
-  const kind = id.slice(0, id.indexOf(" "));
-  return kind === "wire" || kind === "link" || kind === "contact"
-    ? { kind, id: id.slice(kind.length + 1) }
-    : undefined;
-}
+const isElement = (part: Part | undefined): part is Element =>
+  part?.kind === "wire" || part?.kind === "link" || part?.kind === "contact";
 
 /** What conducts by itself: joints, cores, links and closed contacts, without inputs, sources and loads. */
 function conductors(at: Installation, known: Known): Graph {
   const graph: Graph = new Map();
-  for (const part of partsOf(at, "dc", atRest, known)) {
-    if ((part.kind !== "join" && part.kind !== "resistor") || part.id.endsWith(" pull")) continue;
-    const element = elementOf(part.id);
-    for (const [from, to] of [
-      [part.a, part.b],
-      [part.b, part.a],
-    ] as const)
-      graph.set(from, [...(graph.get(from) ?? []), { to, element }]);
+  const add = (from: string, to: string, element?: Element) => {
+    const edges = graph.get(from);
+    if (edges) edges.push({ to, element });
+    else graph.set(from, [{ to, element }]);
+  };
+  for (const branch of branchesOf(at, "dc", atRest, known)) {
+    if ((branch.kind !== "join" && branch.kind !== "resistor") || branch.input !== undefined) continue;
+    const element = isElement(branch.part) ? branch.part : undefined;
+    add(branch.a, branch.b, element);
+    add(branch.b, branch.a, element);
   }
   return graph;
 }
 
 /** The shortest way between two sets of points; undefined where there is none. */
-function path(graph: Graph, start: Node, goals: ReadonlySet<Node>): Element[] | undefined {
-  const cameBy = new Map<Node, { from: Node; element?: Element } | undefined>([[start, undefined]]);
-  const queue = [start];
-  for (let node = queue.shift(); node !== undefined; node = queue.shift()) {
+function shortestPath(graph: Graph, start: NodeKey, goals: ReadonlySet<string>): Element[] | undefined {
+  const cameBy = new Map<string, { from: string; element?: Element } | undefined>([[start, undefined]]);
+  const queue: string[] = [start];
+  for (const node of queue) {
     if (goals.has(node)) {
       const elements: Element[] = [];
       for (let step = cameBy.get(node); step; step = cameBy.get(step.from))
@@ -89,12 +93,12 @@ function path(graph: Graph, start: Node, goals: ReadonlySet<Node>): Element[] | 
 function withoutPower(at: Installation): Readings {
   const dark: InputReading = { closed: false, reads: "open", volts: 0, loop: [] };
   const supplies = at.devices.flatMap((device) =>
-    device.profile.supplies.map((supply) => `${device.id}/${supply.id}`),
+    device.profile.supplies.map((supply) => partKey(supplyPart(device.id, supply.id))),
   );
   return {
     ...nothingRead,
     inputs: Object.fromEntries(at.board.inputs.map((input) => [input.id, dark])),
-    supplies: Object.fromEntries(supplies.map((id) => [id, "absent" as const])),
+    supplies: Object.fromEntries(supplies.map((key) => [key, "absent" as const])),
   };
 }
 
@@ -106,23 +110,22 @@ function withoutPower(at: Installation): Readings {
 export function readCircuit(at: Installation): Readings {
   if (!at.powered) return withoutPower(at);
   const measured = measureCircuit(at);
-  const states = Object.entries(measured.supplies);
-  const supplied = new Set(
-    states.filter(([, { state }]) => state === "supplied" || state === "over").map(([id]) => id),
-  );
+  const states = Object.entries(measured.supplies) as [PartKey, MeasuredSupply][];
+  const supplied = new Set(states.filter(([, { state }]) => isMet(state)).map(([key]) => key));
   const graph = conductors(at, { supplied, volts: new Map(), made: new Map() });
   const inputs = at.board.inputs.map((input): [string, InputReading] => {
     const { volts, reads, closed } = measured.inputs[input.id]!;
-    const common = new Set(commonTerminals(at.board, input).map(terminalNode));
-    const loop = closed ? path(graph, terminalNode(input.terminal), common) : undefined;
+    const common = new Set(commonTerminals(at.board, input).map((id) => nodeKey(terminalNode(id))));
+    const loop = closed ? shortestPath(graph, nodeKey(terminalNode(input.terminal)), common) : undefined;
     return [input.id, { closed, reads, volts, loop: loop ?? [] }];
   });
+  const rails = Object.entries(measured.rails) as [PartKey, MeasuredRail][];
   return {
     inputs: Object.fromEntries(inputs),
-    supplies: Object.fromEntries(states.map(([id, { state }]) => [id, state])),
-    volts: Object.fromEntries(states.map(([id, { volts }]) => [id, volts])),
+    supplies: Object.fromEntries(states.map(([key, { state }]) => [key, state])),
+    volts: Object.fromEntries(states.map(([key, { volts }]) => [key, volts])),
     rails: measured.rails,
-    limited: Object.keys(measured.rails).filter((id) => measured.rails[id]!.limited),
+    limited: rails.filter(([, { limited }]) => limited).map(([key]) => key),
     unsolved: measured.unsolved,
   };
 }

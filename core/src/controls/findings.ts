@@ -1,8 +1,11 @@
 import {
   behaviour,
   behaviourText,
+  conditionMust,
+  labelsOf,
   menuValues,
   settableBehaviours,
+  touchedBy,
   type BehaviourId,
   type BehaviourValue,
   type BoardProfile,
@@ -11,7 +14,7 @@ import {
 import { finding, type Finding } from "../finding/index.ts";
 import { clockToFraction, fractionToClock, listed, plainNumber } from "../quantity/index.ts";
 import { behavioursOf, isDiscrete, type Wishes } from "./fit.ts";
-import type { GivenBehaviour, PlannedControl } from "./plan.ts";
+import type { GivenBehaviour, PlannedControl } from "./planned.ts";
 import {
   behavioursAt,
   dialGives,
@@ -93,11 +96,12 @@ function numberFinding(
 function deadDial(board: BoardProfile, control: PlannedControl, positions: Positions): Finding[] {
   const dial = control.kind === "dials" ? board.dials.find((each) => each.id === control.id) : undefined;
   if (!dial?.live || dialLives(dial, positions, behavioursAt(board, positions))) return [];
-  const { behaviour: id, is, control: other, at } = dial.live;
-  const needs = id
-    ? `${behaviour(id).label.toLowerCase()} is not ${textOf(id, is)}`
-    : `${other} does not stand at ${at}`;
-  return [finding("dial-not-live", controlSubjects(board, control), { dial: control.label, reason: needs })];
+  return [
+    finding("dial-not-live", controlSubjects(board, control), {
+      dial: control.label,
+      reason: conditionMust(dial.live, labelsOf(board)),
+    }),
+  ];
 }
 
 /** What a planned control cannot give as wanted: rounding, reach, and wishes that fight over it. */
@@ -197,9 +201,11 @@ export function commitFindings(board: BoardProfile, now: Positions, inForce: Pos
       board.dials.find((dial) => dial.id === id)?.label ??
       menuValues(board).find(({ item }) => item.id === id)?.item.label ??
       id;
-    const key = "hold" in commit.by ? [{ kind: "key" as const, id: commit.by.hold.key }] : [];
+    const keys = touchedBy(commit.by).flatMap((part) =>
+      part.kind === "key" ? [{ kind: "key" as const, id: part.id }] : [],
+    );
     return [
-      finding("not-committed", [...ids.map((id) => controlSubject(board, kind, id)), ...key], {
+      finding("not-committed", [...ids.map((id) => controlSubject(board, kind, id)), ...keys], {
         controls: listed(ids.map(kind === "switches" ? (id) => id : name)),
         gesture: commit.says,
       }),

@@ -1,37 +1,9 @@
-import { menuValues, type BehaviourId, type BehaviourValue, type BoardProfile } from "../board/index.ts";
-import type { Finding } from "../finding/index.ts";
+import { menuValues, type BehaviourId, type BoardProfile } from "../board/index.ts";
 import { chooseDial, chooseSetting, chooseValue, commitFor } from "./choose.ts";
 import { controlFindings, unsettableFindings } from "./findings.ts";
 import { behavioursOf, type Wishes } from "./fit.ts";
+import type { ControlPlan, PlannedControl } from "./planned.ts";
 import { behavioursAt, type Positions } from "./positions.ts";
-
-/** A behaviour a control carries: what is wanted, and what the planned position gives. */
-export interface GivenBehaviour {
-  behaviour: BehaviourId;
-  wanted: BehaviourValue | undefined;
-  given: BehaviourValue | undefined;
-}
-
-/** One control, or group of switches read together: where it stood, where it must stand, and what that gives. */
-export interface PlannedControl {
-  id: string;
-  kind: keyof Positions;
-  label: string;
-  /** Ids of the switches, of the dial, or of the menu entry. */
-  parts: string[];
-  found: string[];
-  planned: string[];
-  change: boolean;
-  gives: GivenBehaviour[];
-  /** Gesture after which the board reads it; undefined where it acts at once. */
-  commit?: string;
-}
-
-export interface ControlPlan {
-  controls: PlannedControl[];
-  positions: Positions;
-  findings: Finding[];
-}
 
 /**
  * Where every control must stand for what is wanted: of all positions that can be read off, the one that differs in the

@@ -1,9 +1,11 @@
 import {
+  conditionHolds,
   menuValues,
   selectorsOf,
   type BehaviourId,
   type BehaviourValue,
   type BoardProfile,
+  type Circumstances,
   type Dial,
   type MenuItem,
   type SetsValue,
@@ -78,24 +80,48 @@ function settingsGive(board: BoardProfile, switches: Positions["switches"]): Giv
   return given;
 }
 
-/** True while a dial counts: one that lives only under a condition of switches or of behaviours is dead without it. */
-export function dialLives(dial: Dial, positions: Positions, given: Given): boolean {
-  const { live } = dial;
+/** What a dial's condition may ask beside switches and behaviours. */
+export type Standing = Omit<Circumstances, "behaviour" | "control">;
+
+/** The board as it stands once the work is done: with power, at rest, everything learned and read. */
+export const whenDone: Standing = {
+  power: (on) => on,
+  reads: () => true,
+  learned: (_memory, yes) => yes,
+  mode: (word) => word === "idle",
+  pending: (yes) => !yes,
+  fitted: () => true,
+};
+
+/** True while a dial counts: one that lives only under a condition is dead without it. */
+export function dialLives(
+  { live }: Dial,
+  positions: Positions,
+  given: Given,
+  standing: Standing = whenDone,
+): boolean {
   if (!live) return true;
-  if (live.control !== undefined && positions.switches[live.control] !== live.at) return false;
-  if (live.behaviour === undefined) return true;
-  const value = given[live.behaviour];
-  if (live.is !== undefined && value !== live.is) return false;
-  return live.atLeast === undefined || (typeof value === "number" && value >= live.atLeast);
+  return conditionHolds(live, {
+    ...standing,
+    behaviour: (id, fits) => fits(given[id]),
+    control: (id, at) => (positions.switches[id] ?? positions.dials[id]) === at,
+  });
 }
 
-/** What all controls set together where they stand, and what the board does by itself. */
-export function behavioursAt(board: BoardProfile, positions: Positions): Given {
+/**
+ * What all controls set together where they stand, and what the board does by itself. A dial counts or not by how the
+ * board stands; left out, as it stands once the work is done.
+ */
+export function behavioursAt(
+  board: BoardProfile,
+  positions: Positions,
+  standing: Standing = whenDone,
+): Given {
   const given: Given = { ...board.fixed, ...settingsGive(board, positions.switches) };
   for (const { item, delivered } of menuValues(board))
     Object.assign(given, valueGives(item, positions.values[item.id] ?? delivered));
   for (const dial of board.dials) {
-    if (!dialLives(dial, positions, given)) continue;
+    if (!dialLives(dial, positions, given, standing)) continue;
     const clock = positions.dials[dial.id] ?? dial.delivered;
     Object.assign(given, dialGives(dial, clockToFraction(clock, dial.sweep)));
   }

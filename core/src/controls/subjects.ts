@@ -1,6 +1,6 @@
 import { selectorsOf, type BoardProfile } from "../board/index.ts";
 import type { Subject } from "../finding/index.ts";
-import type { PlannedControl } from "./plan.ts";
+import type { PlannedControl } from "./planned.ts";
 import type { Positions } from "./positions.ts";
 
 /** A control as the subject of a finding or a step: a switch, slide or jumper, a dial, or a menu entry. */

@@ -1,20 +1,37 @@
 import { z } from "zod";
-import { finding, findingCodes, type FindingCode } from "./codes.ts";
+import { finding, wordsOf } from "./finding.ts";
 import { pathText, problemText, ProblemsError } from "./problem.ts";
-import { wordsOf } from "./words.ts";
+import { findingTable, type FindingEntry } from "./table/index.ts";
 import { parseWith } from "./zod.ts";
 
 describe("findings", () => {
-  test("every code has what, why and what to do", () => {
-    for (const code of Object.keys(findingCodes) as FindingCode[]) {
-      const words = wordsOf(finding(code, []));
-      for (const text of [words.what, words.why, words.remedy]) expect(text.length).toBeGreaterThan(5);
-    }
+  test("every trap of the trade's list has one place in the table, or a few that part it; none is numbered past the list", () => {
+    const entries: FindingEntry[] = Object.values(findingTable);
+    const traps = entries.flatMap((entry) => entry.trap ?? []);
+    expect(Math.max(...traps)).toBeLessThanOrEqual(50);
+    expect(traps).toEqual(expect.arrayContaining([1, 2, 3, 4, 5, 8, 13, 14, 18, 19, 20, 28, 29, 30, 31, 35]));
+    expect(traps).toEqual(expect.arrayContaining([37, 38, 39, 40, 42, 44, 46, 47]));
+  });
+
+  test("a value that is missing, or that no sentence names, does not compile", () => {
+    // @ts-expect-error the sentences name a rail and when it lives as well
+    finding("rail-sleeps", [], { device: "Lock" });
+    // @ts-expect-error no sentence names a colour
+    finding("plugged-while-live", [], { device: "Lock", colour: "red" });
+    // @ts-expect-error its sentences name nothing
+    finding("plan-not-proved", [], {});
+    expect(finding("plan-not-proved", []).values).toEqual({});
   });
 
   test("values stand in the sentence; a value never fills another value's place", () => {
     const words = wordsOf(
-      finding("rail-overloaded", [], { rail: "{load}", load: "640 mA", when: "opening", limit: "500 mA" }),
+      finding("rail-overloaded", [], {
+        rail: "{load}",
+        load: "640 mA",
+        when: "opening",
+        limit: "500 mA",
+        excess: "140 mA",
+      }),
     );
     expect(words.what).toBe("{load} carries 640 mA opening, against a limit of 500 mA.");
   });

@@ -1,7 +1,7 @@
-export { finding, findingCodes } from "./codes.ts";
-export type { Finding, FindingCode, Severity, Subject } from "./codes.ts";
-export { severityRank, wordsOf } from "./words.ts";
-export type { FindingWords } from "./words.ts";
+export { finding, severityRank, wordsOf } from "./finding.ts";
+export type { Finding, FindingCode, FindingValues, FindingWords, Subject } from "./finding.ts";
+export { findingTable } from "./table/index.ts";
+export type { Severity } from "./table/index.ts";
 export { pathText, problemText, ProblemsError, shown } from "./problem.ts";
 export type { Problem } from "./problem.ts";
 export { parseWith, problemsOf, valueAt } from "./zod.ts";

@@ -10,12 +10,14 @@ import {
 } from "../board/index.ts";
 import { parseDevice, type DeviceProfile } from "../device/index.ts";
 import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
+import { terminalIn } from "../node/index.ts";
 import { clockToFraction } from "../quantity/index.ts";
-import { bundleSchema, type Job, type LogEntry } from "./schema.ts";
+import { migrateBundle } from "./migrate.ts";
+import { bundleSchema, type Job, type jobFormat, type LogEntry } from "./schema.ts";
 
 /** A job with the profiles it uses and its log, all read and checked. */
 export interface JobBundle {
-  format: "anvilcloud/job@1";
+  format: typeof jobFormat;
   job: Job;
   board: BoardProfile;
   devices: DeviceProfile[];
@@ -170,11 +172,12 @@ export function checkLog(log: readonly LogEntry[], board: BoardProfile, file: st
     if (at < taken) return;
     if (entry.kind === "wired")
       entry.moves.forEach(({ to }, m) => {
-        if (to.startsWith("board/") && !terminalOf(full, to.slice("board/".length)))
+        const terminal = terminalIn(to);
+        if (terminal !== undefined && !terminalOf(full, terminal))
           report(
             `log[${at}].moves[${m}].to`,
             "a terminal of the board",
-            to,
+            terminal,
             "Pick a terminal that is there.",
           );
       });
@@ -251,9 +254,9 @@ export function boardOnSite(job: Job, board: BoardProfile): BoardProfile {
   });
 }
 
-/** Reads a bundle, its profiles and its job against each other. Throws ProblemsError that names every fault's place. */
+/** Reads a bundle of any format so far, its profiles and its job against each other. Throws ProblemsError that names every fault's place. */
 export function parseBundle(data: unknown, file = "bundle"): JobBundle {
-  const raw = parseWith(bundleSchema, data, file);
+  const raw = parseWith(bundleSchema, migrateBundle(data), file);
   const problems: Problem[] = [];
   const collect = <T>(path: string, read: () => T): T | undefined => {
     try {

@@ -1,31 +1,39 @@
 import { z } from "zod";
 import { idSchema } from "../board/index.ts";
+import { mainBoard, type Node } from "../node/index.ts";
 import { isClock } from "../quantity/index.ts";
 
 const word = z.string().min(1).max(40);
 const clock = z.string().refine(isClock, 'a clock time such as "7:30"');
 
-const place = z
-  .string()
-  .max(130)
-  .regex(
-    /^(board|joint|[A-Za-z0-9-]+)\/[A-Za-z0-9-]+$/,
-    'a place such as "board/F3", "joint/J1" or "converter/out-plus"',
-  );
+const boardId = idSchema.default(mainBoard).describe("Left out on a job with one board.");
+const pinSchema = z.strictObject({ kind: z.literal("pin"), device: idSchema, pin: idSchema });
 
-/** A core found somewhere: its pin as `device/pin`, and its place, or "off" for one that hangs loose. */
+const nodeSchema = z
+  .discriminatedUnion("kind", [
+    z.strictObject({ kind: z.literal("terminal"), board: boardId, terminal: idSchema }),
+    z.strictObject({ kind: z.literal("pole"), board: boardId, pole: idSchema }),
+    pinSchema,
+    z.strictObject({ kind: z.literal("joint"), joint: idSchema }),
+  ])
+  .describe("A place in the circuit.") satisfies z.ZodType<Node>;
+
+/** A core found somewhere: its pin, and its place, or "off" for one that hangs loose. */
 export const moveSchema = z.strictObject({
-  pin: z
-    .string()
-    .max(130)
-    .regex(/^[A-Za-z0-9-]+\/[A-Za-z0-9-]+$/, 'a pin such as "gate-eye/r-a"'),
-  to: z.union([z.literal("off"), place]),
+  pin: pinSchema,
+  to: z.union([z.literal("off"), nodeSchema]),
 });
+
+const cores = z.array(z.string().max(200)).max(200);
 
 /** What one step changes at the board; kept in the log, so that the bench can be rebuilt from it alone. */
 export const effectSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("power"), on: z.boolean() }),
-  z.strictObject({ kind: z.literal("land"), cores: z.array(z.string().max(200)).max(200) }),
+  z.strictObject({
+    kind: z.literal("land"),
+    cores: cores.describe("Ids of the plan's cores."),
+    pins: z.array(pinSchema).max(200).describe("Pins of devices at which they begin."),
+  }),
   z.strictObject({ kind: z.literal("move"), moves: z.array(moveSchema).min(1).max(200) }),
   z.strictObject({ kind: z.literal("link"), id: idSchema, to: z.enum(["in", "out"]) }),
   z.strictObject({ kind: z.literal("switches"), to: z.record(idSchema, word) }),
@@ -37,4 +45,5 @@ export const effectSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("forget"), what: word }),
 ]);
 
+export type Move = z.output<typeof moveSchema>;
 export type StateEffect = z.output<typeof effectSchema>;

@@ -163,9 +163,12 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   z.strictObject({ ...entry, kind: z.literal("handed-over"), to: needed(120, "who took it over") }),
 ]);
 
+/** The format that bundles are written in. */
+export const jobFormat = "anvilcloud/job@2";
+
 /** A job with all it needs: profiles and log; the one file that is exported and imported. */
 export const bundleSchema = z.strictObject({
-  format: z.literal("anvilcloud/job@1"),
+  format: z.literal(jobFormat),
   job: jobSchema,
   board: z.unknown(),
   devices: z.array(z.unknown()).max(60),

@@ -1,7 +1,11 @@
+import { UTCDate } from "@date-fns/utc";
+import { addMonths } from "date-fns";
 import type { LogEntry } from "../job/index.ts";
-import { outcomes, type JobPlan, type Step } from "../runsheet/index.ts";
-import { placeText, seated, type Core } from "../wiring/index.ts";
-import { addMonths } from "./months.ts";
+import { sameSeat, type Seat } from "../node/index.ts";
+import type { JobPlan } from "../plan/index.ts";
+import type { Step } from "../runsheet/index.ts";
+import { outcomes } from "../state/index.ts";
+import { seatOf, seatText, type Core } from "../wiring/index.ts";
 
 /** One control in three columns. */
 export interface SettingRow {
@@ -31,7 +35,6 @@ export interface SiteRecord {
     part: string;
     pin: string;
     colour: Core["colour"];
-    target: string;
     sizeMm2?: number;
     lengthM?: number;
     /** Where it sits, in words. */
@@ -51,9 +54,13 @@ export interface SiteRecord {
   handedOver?: { at: string; by: string; to: string; nextService: string };
 }
 
+/** The day so many months after a moment, as "2027-02-28"; a day the month lacks becomes its last day. UTC. */
+const monthsAfter = (iso: string, months: number): string =>
+  addMonths(new UTCDate(iso), months).toISOString().slice(0, 10);
+
 function handOver(log: readonly LogEntry[], months: number): SiteRecord["handedOver"] {
   const last = log.filter((entry) => entry.kind === "handed-over").at(-1);
-  return last && { at: last.at, by: last.by, to: last.to, nextService: addMonths(last.at, months) };
+  return last && { at: last.at, by: last.by, to: last.to, nextService: monthsAfter(last.at, months) };
 }
 
 function settingRows(plan: JobPlan): SettingRow[] {
@@ -70,12 +77,6 @@ function settingRows(plan: JobPlan): SettingRow[] {
   return rows.sort((a, b) => differs(b) - differs(a));
 }
 
-/** A core as it is built: where it was found, or on its planned place; loose where it was found to hang. */
-function builtOf(core: Core, found: string | undefined): { core: Core; loose: boolean } {
-  if (found === undefined) return { core, loose: false };
-  return found === "off" ? { core, loose: true } : { core: seated(core, found), loose: false };
-}
-
 /** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
 export function makeRecord(plan: JobPlan): SiteRecord {
   const { bundle, now } = plan;
@@ -86,20 +87,21 @@ export function makeRecord(plan: JobPlan): SiteRecord {
   });
   const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
   return {
-    wiring: plan.wiring.cores
-      .map((planned) => ({ planned, ...builtOf(planned, now.sits[planned.from]) }))
-      .map(({ planned, core, loose }) => ({
+    wiring: plan.wiring.cores.map((core) => {
+      const found = seatOf(now.sits, core.from);
+      const seat: Seat = found ?? core.to;
+      return {
         device: core.deviceName,
         part: core.part,
         pin: core.pinLabel,
         colour: core.colour,
-        target: core.target,
-        place: placeText(loose ? "off" : core.to, plan.wiring.devices),
-        asPlanned: now.sits[core.from] === undefined || (!loose && now.sits[core.from] === planned.to),
+        place: seatText(seat, plan.wiring.devices),
+        asPlanned: sameSeat(seat, core.to),
         sizeMm2: core.cable?.sizeMm2,
         lengthM: core.cable?.lengthM,
-        landed: !loose && (now.sits[core.from] !== undefined || now.landed.includes(core.id)),
-      })),
+        landed: seat !== "off" && (found !== undefined || now.landed.includes(core.id)),
+      };
+    }),
     links: plan.wiring.links.map((link) => ({
       between: link.between.join("–"),
       found: link.found,

@@ -1,9 +1,11 @@
+import { inputAsked } from "../board/index.ts";
 import { faultsThatFlip, type Fault } from "../circuit/index.ts";
 import type { Subject } from "../finding/index.ts";
+import { terminalIn, type ContactPart } from "../node/index.ts";
 import { listed } from "../quantity/index.ts";
+import { installationOf, type Planned } from "../state/index.ts";
+import { seatText } from "../wiring/index.ts";
 import type { Step } from "./step.ts";
-import { circuitKey } from "./face.ts";
-import { installationOf, type BenchState, type Planned } from "./state.ts";
 
 /** What it may mean when a step did not show what it should, with the places to look. */
 export interface Meaning {
@@ -11,60 +13,61 @@ export interface Meaning {
   subjects: Subject[];
 }
 
-function faultMeaning(planned: Planned, fault: Fault): Meaning | undefined {
-  const { board } = planned.bundle;
-  if (fault.kind === "link-missing" || fault.kind === "link-left-in") {
-    const link = board.links.find((each) => each.id === fault.id);
-    if (!link) return undefined;
-    const text =
-      fault.kind === "link-missing"
-        ? `Link ${link.between.join("–")} is missing.`
-        : `Link ${link.between.join("–")} is in and bridges the input.`;
-    return { text, subjects: [{ kind: "link", id: link.id }] };
-  }
-  const [deviceId, contactId] = fault.id.split("/");
-  const device = planned.wiring.devices.find((each) => each.id === deviceId);
-  const contact = device?.profile.contacts.find((each) => each.id === contactId);
+function linkMeaning({ bundle: { board } }: Planned, id: string, leftIn: boolean): Meaning | undefined {
+  const link = board.links.find((each) => each.id === id);
+  if (!link) return undefined;
+  const name = link.between.join("–");
+  const text = leftIn ? `Link ${name} is in and bridges the input.` : `Link ${name} is missing.`;
+  return { text, subjects: [{ kind: "link", id }] };
+}
+
+function contactMeaning({ wiring }: Planned, part: ContactPart, sticks: boolean): Meaning | undefined {
+  const device = wiring.devices.find((each) => each.id === part.device);
+  const contact = device?.profile.contacts.find((each) => each.id === part.contact);
   if (!device || !contact) return undefined;
-  const text =
-    fault.kind === "contact-tripped"
-      ? `${device.name}: ${contact.tripped}${contact.supply && contact.rest === "closed" ? ", or it is out of line" : ""}.`
-      : `${device.name} does not trip: the contact sticks, or the device does not sense.`;
+  const outOfLine = contact.supply && contact.rest === "closed" ? ", or it is out of line" : "";
+  const text = sticks
+    ? `${device.name} does not trip: the contact sticks, or the device does not sense.`
+    : `${device.name}: ${contact.tripped}${outOfLine}.`;
   return { text, subjects: [{ kind: "device", id: device.id }] };
 }
 
-/** Loose cores, told together for each device. */
+/** What one fault is called; loose cores are gathered by device instead. */
+function faultMeaning(planned: Planned, fault: Fault): Meaning | undefined {
+  switch (fault.kind) {
+    case "wire-off":
+      return undefined;
+    case "link-missing":
+    case "link-left-in":
+      return linkMeaning(planned, fault.link, fault.kind === "link-left-in");
+    case "contact-tripped":
+    case "contact-stuck":
+      return contactMeaning(planned, fault.contact, fault.kind === "contact-stuck");
+  }
+}
+
+/** Loose cores, gathered by device. */
 function looseCores(planned: Planned, faults: readonly Fault[]): Meaning[] {
-  const ids = new Set(faults.filter((fault) => fault.kind === "wire-off").map((fault) => fault.id));
+  const ids = new Set(faults.flatMap((fault) => (fault.kind === "wire-off" ? [fault.wire] : [])));
   return planned.wiring.devices.flatMap((device): Meaning[] => {
     const cores = planned.wiring.cores.filter((core) => core.device === device.id && ids.has(core.id));
     if (!cores.length) return [];
-    const places = listed(cores.map((core) => `${core.colour} at ${core.target}`));
+    const places = listed(
+      cores.map((core) => `${core.colour} at ${seatText(core.to, planned.wiring.devices)}`),
+    );
     return [
       {
         text: `A core of ${device.name} is off: ${places}.`,
         subjects: [
           { kind: "device", id: device.id },
-          ...cores
-            .filter((core) => !core.joint)
-            .map((core) => ({ kind: "terminal" as const, id: core.target })),
+          ...cores.flatMap(({ to }): Subject[] => {
+            const id = terminalIn(to);
+            return id === undefined ? [] : [{ kind: "terminal", id }];
+          }),
         ],
       },
     ];
   });
-}
-
-/** Faults found before, for each plan by circuit and input: the four situations of a proof share one circuit. */
-const found = new WeakMap<Planned["wiring"], Map<string, Fault[]>>();
-
-function faultsFor(planned: Planned, state: BenchState, input: string): Fault[] {
-  const byKey = found.get(planned.wiring) ?? new Map<string, Fault[]>();
-  found.set(planned.wiring, byKey);
-  const key = `${input} ${circuitKey(state)}`;
-  const faults =
-    byKey.get(key) ?? faultsThatFlip(installationOf(planned.bundle.board, planned.wiring, state), input);
-  byKey.set(key, faults);
-  return faults;
 }
 
 /**
@@ -78,9 +81,10 @@ export function stepMeanings(planned: Planned, step: Step): Meaning[] {
   const lamps = step.see.flatMap((seen) => (seen.kind === "lamp" ? [seen.lamp] : []));
   const inputs = board.lamps
     .filter((lamp) => lamps.includes(lamp.id))
-    .flatMap((lamp) => lamp.shows.flatMap((row) => row.when.closed ?? row.when.open ?? []));
-  const faults = [...new Set(inputs)].flatMap((input) => faultsFor(planned, step.during, input));
-  const told = faults.flatMap((fault) => faultMeaning(planned, fault) ?? []);
-  const distinct = [...new Map(told.map((meaning) => [meaning.text, meaning])).values()];
+    .flatMap((lamp) => lamp.shows.flatMap(({ when }) => inputAsked(when) ?? []));
+  const at = installationOf(board, planned.wiring, step.during);
+  const faults = [...new Set(inputs)].flatMap((input) => faultsThatFlip(at, input));
+  const meanings = faults.flatMap((fault) => faultMeaning(planned, fault) ?? []);
+  const distinct = [...new Map(meanings.map((meaning) => [meaning.text, meaning])).values()];
   return [...said, ...distinct, ...looseCores(planned, faults)];
 }

@@ -1,7 +1,7 @@
 import { wordsOf, type FindingCode } from "../finding/index.ts";
 import { answered, demoBundle, planAfter } from "../testing/shipped.ts";
 import { planJob, readingMisfit, stepMeanings, type JobPlan, type Step } from "./index.ts";
-import { conditionHolds, readFace } from "./face.ts";
+import { conditionHolds, readFace } from "../state/face.ts";
 import { dynamicForceLimitN, forceGapsMm } from "./steps/force.ts";
 import { stations } from "./step.ts";
 

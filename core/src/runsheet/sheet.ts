@@ -1,6 +1,14 @@
 import type { BoardProfile } from "../board/index.ts";
-import { lampReason, readFace, type Face } from "./face.ts";
-import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
+import { partKey } from "../node/index.ts";
+import {
+  applyEffect,
+  lampReason,
+  readFace,
+  stateAsFound,
+  type BenchState,
+  type Face,
+  type Planned,
+} from "../state/index.ts";
 import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { procedureSteps } from "./steps/procedure.ts";
@@ -45,7 +53,7 @@ function withExpectations(
   before: BenchState,
 ): { step: Step; after: BenchState } {
   const after = afterStep(before, step);
-  const during: BenchState = step.trips ? { ...after, tripped: [step.trips] } : after;
+  const during: BenchState = step.trips ? { ...after, tripped: [partKey(step.trips)] } : after;
   const face = readFace(planned, during);
   const was = readFace(planned, before);
   const lamps = seenLamps(planned, planned.bundle.board, was, during, face, step);

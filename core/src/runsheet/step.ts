@@ -1,8 +1,8 @@
 import type { Condition, Gesture, Provenance } from "../board/index.ts";
 import type { Subject } from "../finding/index.ts";
-import type { LampLook, LampState } from "./face.ts";
 import type { StateEffect } from "../job/index.ts";
-import type { BenchState } from "./state.ts";
+import type { ContactPart } from "../node/index.ts";
+import type { BenchState, LampLook, LampState } from "../state/index.ts";
 
 /** Stations of a job, in the order of the work. */
 export const stations = [
@@ -54,7 +54,7 @@ export interface StepDraft {
   /** What the display shows while the step lasts, where the profile says so. */
   shows?: string;
   /** Contact tripped while the step lasts. */
-  trips?: string;
+  trips?: ContactPart;
   alsoSee?: readonly string[];
   /** Lamps to look at even when they do not change. */
   alwaysSee?: readonly string[];

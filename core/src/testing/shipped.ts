@@ -21,8 +21,14 @@ export const deviceText = (id: string) => text(`devices/${id}.yaml`);
 /** Text of a file in docs. */
 export const docText = (file: string) => text(`docs/${file}`);
 
-/** A shipped board, read anew so that a test may change it. */
-export const shippedBoard = (id: string): BoardProfile => readBoard(boardText(id), `${id}.yaml`);
+const boards = new Map<string, BoardProfile>();
+
+/** A shipped board: read once, and copied each time so that a test may change it. */
+export function shippedBoard(id: string): BoardProfile {
+  const read = boards.get(id) ?? readBoard(boardText(id), `${id}.yaml`);
+  boards.set(id, read);
+  return structuredClone(read);
+}
 
 /** What a reader says against something: every problem as a line of text; "nothing" when it takes it. */
 export function refusal(read: () => unknown): string {
@@ -42,9 +48,13 @@ export const boardIds = (): string[] =>
 /** The shipped board of the first format, as it was then. */
 export const oldBoardText = () => text("core/src/testing/old/board-1.yaml");
 
-/** Every shipped device. */
-export const shippedDevices = (): DeviceProfile[] =>
-  readdirSync(new URL("devices/", root)).map((file) => readDevice(text(`devices/${file}`), file));
+let devices: readonly DeviceProfile[] | undefined;
+
+/** Every shipped device: read once, and copied each time so that a test may change it. */
+export function shippedDevices(): DeviceProfile[] {
+  devices ??= readdirSync(new URL("devices/", root)).map((file) => readDevice(text(`devices/${file}`), file));
+  return structuredClone([...devices]);
+}
 
 /** A demo job as a bundle with an empty log; `change` may alter the job first. */
 export function demoBundle(name: string, change: (job: Job) => void = () => {}): JobBundle {

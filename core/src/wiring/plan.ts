@@ -2,19 +2,27 @@ import { deliveredCards, type BoardProfile } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { profileOf, type Cable, type Job, type JobBundle } from "../job/index.ts";
 import type { Installation } from "../circuit/index.ts";
-import { cablesOf, segregationFindings, type CablePlan } from "./cables.ts";
-import { coresOf, type Core } from "./cores.ts";
-import type { SiteDevice } from "./demand.ts";
-import { inletCores } from "./inlet.ts";
-import { placementFindings } from "./findings.ts";
-import { foundLinks, planLinks, type LinkPlan } from "./links.ts";
-import { railLoads, type RailLoad } from "./loads.ts";
-import { overloadFindings } from "./overload.ts";
-import { placeDevices, type Placement } from "./place.ts";
-import type { PlanCost } from "./preference.ts";
-import { sizesEnough } from "./size.ts";
-import { siteFindings } from "./site.ts";
-import { voltageFindings } from "./voltage.ts";
+import type { PartKey } from "../node/index.ts";
+import {
+  cablesOf,
+  reachOf,
+  segregationFindings,
+  sizesEnough,
+  voltageFindings,
+  type CablePlan,
+  type Reach,
+} from "./cables/index.ts";
+import { coresOf, crowdFindings, inletCores, pinFindings, type Core } from "./cores/index.ts";
+import { foundLinks, planLinks, type LinkPlan } from "./links/index.ts";
+import { overloadFindings, railLoads, type RailLoad } from "./loads/index.ts";
+import {
+  placeDevices,
+  placementFindings,
+  siteFindings,
+  type PlanCost,
+  type Placement,
+  type SiteDevice,
+} from "./place/index.ts";
 
 /** The wiring of a job: every core, every link, every limit, and what is wrong with it. */
 export interface WiringPlan {
@@ -24,6 +32,8 @@ export interface WiringPlan {
   cores: Core[];
   links: LinkPlan[];
   rails: RailLoad[];
+  /** Volts that reach each placed supply, from the solved circuit. */
+  reach: Record<PartKey, Reach>;
   /** Every cable that is pulled, with the size it needs. */
   cables: CablePlan[];
   findings: Finding[];
@@ -70,7 +80,7 @@ export function planWiring(bundle: {
   const fitted = job.cards ?? deliveredCards(board);
   const { placements, cost, proved } = placeDevices(board, devices);
   const cores = [...coresOf(board, placements, atHand), ...inletCores(board, placements)];
-  const rails = railLoads(board, devices, placements, atHand, fitted);
+  const rails = railLoads(board, devices, placements, fitted);
   const links = planLinks(board, placements, foundLinks(board, job.found.links));
   const pulled = cablesOf(board, devices, cores);
   const at = asPlanned(board, { devices, cores, links });
@@ -82,9 +92,12 @@ export function planWiring(bundle: {
     cores,
     links,
     rails,
+    reach: reachOf(at, placements),
     cables: pulled.map((cable) => ({ ...cable, enoughMm2: enough.get(cable.id) })),
     findings: [
-      ...placementFindings(board, devices, placements, cores, fitted),
+      ...placementFindings(board, devices, placements, fitted),
+      ...crowdFindings(board, cores),
+      ...pinFindings(board, devices, placements, cores),
       ...siteFindings(board, devices, placements, fitted),
       ...overloadFindings(rails),
       ...segregationFindings(board, cores, pulled),

@@ -1,7 +1,6 @@
 import { withCards } from "../fit.ts";
 import type { BoardProfile } from "../schema/index.ts";
-import type { Names } from "./names.ts";
-import { known, unique, type Report } from "./report.ts";
+import { known, type Names, type Report, unique } from "../words/index.ts";
 
 /** Slots and the cards that fit them. */
 export function checkSlots(board: BoardProfile, names: Names, report: Report): void {

@@ -8,8 +8,8 @@ import { checkLamps } from "./lamps.ts";
 import { namesOf } from "./names.ts";
 import { checkPanel } from "./panel.ts";
 import { checkProcedures } from "./procedures.ts";
-import type { Report } from "./report.ts";
 import { checkInputs, checkRails, checkSupply, checkTerminals } from "./wiring.ts";
+import type { Report } from "../words/index.ts";
 
 const listOf: Record<string, string> = {
   block: "blocks",

@@ -2,10 +2,9 @@ import { clockToFraction, isClock, sweepPassesNoon } from "../../quantity/index.
 import { behaviourIds, behaviourMisfit, type BehaviourId } from "../behaviour.ts";
 import { selectorsOf } from "../lookup.ts";
 import type { BoardProfile, Dial, SetsValue } from "../schema/index.ts";
-import { checkCondition, checkGesture } from "./conditions.ts";
 import { settableBehaviours } from "../settable.ts";
-import { controlIds, type Names } from "./names.ts";
-import { known, unique, type Report } from "./report.ts";
+import { controlIds } from "./names.ts";
+import { checkCondition, checkGesture, known, type Names, type Report, unique } from "../words/index.ts";
 
 /** Behaviours and values, each of which the behaviour can take. */
 export function checkSets(sets: Record<string, SetsValue>, path: string, report: Report): void {

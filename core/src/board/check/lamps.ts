@@ -1,7 +1,5 @@
 import type { BoardProfile } from "../schema/index.ts";
-import { checkCondition } from "./conditions.ts";
-import type { Names } from "./names.ts";
-import { known, unique, type Report } from "./report.ts";
+import { checkCondition, known, type Names, type Report, unique } from "../words/index.ts";
 
 /** Lamps, the display, and the codes they tell. */
 export function checkLamps(board: BoardProfile, names: Names, report: Report): void {

@@ -1,31 +1,9 @@
 import { menuValues, selectorsOf, switchIds, terminalsOf } from "../lookup.ts";
 import type { BoardProfile } from "../schema/index.ts";
 import { settableBehaviours } from "../settable.ts";
-import { known, type Report } from "./report.ts";
+import { known, type Names, type Report } from "../words/index.ts";
 
-/** Everything of a profile that can be named from elsewhere in it. */
-export interface Names {
-  terminals: string[];
-  inputs: string[];
-  keys: string[];
-  memories: string[];
-  procedures: string[];
-  commits: string[];
-  cards: string[];
-  menus: string[];
-  /** Rails and outputs. */
-  feeds: string[];
-  firmware: string[];
-  /** Those that procedures of cards enter count as well: the board's own lamps show them. */
-  modes: string[];
-  /** What each control can stand at; undefined for a dial, which has clock times. */
-  controls: Map<string, readonly string[] | undefined>;
-  /** What each menu value can show; an empty list for an entry without a value. */
-  items: Map<string, readonly string[]>;
-  /** Behaviours that some control sets, or that are fixed. */
-  behaviours: Set<string>;
-}
-
+/** Everything of this profile that can be named from elsewhere in it. */
 export function namesOf(board: BoardProfile): Names {
   const items = (board.panel?.menus ?? []).flatMap((menu) => menu.items);
   const values = new Map(menuValues(board).map(({ item, positions }) => [item.id, positions]));

@@ -1,9 +1,8 @@
 import { menuValues } from "../lookup.ts";
 import type { BoardProfile, Menu, MenuItem, Panel } from "../schema/index.ts";
-import { checkCondition, checkGesture } from "./conditions.ts";
 import { checkSets } from "./controls.ts";
-import { knownFirmware, type Names } from "./names.ts";
-import { known, unique, type Report } from "./report.ts";
+import { knownFirmware } from "./names.ts";
+import { checkCondition, checkGesture, known, type Names, type Report, unique } from "../words/index.ts";
 
 const moveNames = ["next", "previous", "into", "back"] as const;
 

@@ -1,8 +1,15 @@
 import { memoriesIn } from "../lookup.ts";
 import type { BoardProfile, Condition, Procedure } from "../schema/index.ts";
-import { checkCondition, checkGesture } from "./conditions.ts";
-import { knownFirmware, type Names } from "./names.ts";
-import { known, unique, type Report } from "./report.ts";
+import { knownFirmware } from "./names.ts";
+import {
+  checkCondition,
+  checkGesture,
+  conditionHolds,
+  known,
+  type Names,
+  type Report,
+  unique,
+} from "../words/index.ts";
 
 /** What the board can be brought to, so far as procedures need it. */
 interface Reached {
@@ -11,12 +18,18 @@ interface Reached {
   learned: Set<string>;
 }
 
+/** Whether a need can come about: what procedures can cause as far as they have, and anything a person can do. */
 function possible(need: Condition, at: Reached): boolean {
-  return (
-    (need.powered === undefined || at.powered.has(need.powered)) &&
-    (need.mode === undefined || at.modes.has(need.mode)) &&
-    (need.learned === undefined || at.learned.has(need.learned))
-  );
+  return conditionHolds(need, {
+    power: (on) => at.powered.has(on),
+    mode: (word) => at.modes.has(word),
+    learned: (memory, yes) => !yes || at.learned.has(memory),
+    reads: () => true,
+    pending: () => true,
+    behaviour: () => true,
+    control: () => true,
+    fitted: () => true,
+  });
 }
 
 /** Procedures that nothing can ever make ready: their power, mode or memory is caused by none that can run before. */

@@ -1,7 +1,5 @@
-import type { Names } from "./names.ts";
-import { checkCondition } from "./conditions.ts";
-import { known, unique, type Report } from "./report.ts";
 import type { BoardInput, BoardProfile } from "../schema/index.ts";
+import { checkCondition, known, type Names, type Report, unique } from "../words/index.ts";
 
 /** Blocks, terminals, and everything that names a terminal. */
 export function checkTerminals(board: BoardProfile, names: Names, report: Report): void {

@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { behaviourId } from "./words.ts";
 import {
   commitSchema,
   dialSchema,
@@ -25,7 +24,7 @@ import {
   railSchema,
   supplySchema,
 } from "./wiring.ts";
-import { at, idSchema, label, mm, prose, provenanceSchema } from "./words.ts";
+import { at, behaviourId, idSchema, label, mm, prose, provenanceSchema } from "../words/index.ts";
 
 export const cardKind = z.enum([
   "radio",

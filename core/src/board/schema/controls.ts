@@ -10,7 +10,7 @@ import {
   prose,
   setsSchema,
   word,
-} from "./words.ts";
+} from "../words/index.ts";
 
 const scale = {
   from: z.number().min(0).max(1).describe("Where the zone begins, as a fraction of the sweep."),

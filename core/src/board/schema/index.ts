@@ -9,5 +9,14 @@ export {
   prose,
   provenanceSchema,
   restSchema,
-} from "./words.ts";
-export type { Condition, ContactDuty, Gesture, LoadDuty, Provenance, SetsValue } from "./words.ts";
+} from "../words/index.ts";
+export type {
+  Circumstances,
+  Condition,
+  ContactDuty,
+  Gesture,
+  LoadDuty,
+  Provenance,
+  ReactionMoment,
+  SetsValue,
+} from "../words/index.ts";

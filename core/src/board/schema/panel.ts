@@ -10,7 +10,7 @@ import {
   seconds,
   setsSchema,
   word,
-} from "./words.ts";
+} from "../words/index.ts";
 
 const number = z
   .strictObject({

@@ -9,7 +9,7 @@ import {
   provenanceSchema,
   seconds,
   word,
-} from "./words.ts";
+} from "../words/index.ts";
 
 const ids = z.union([idSchema, z.array(idSchema).min(1).max(12)]);
 

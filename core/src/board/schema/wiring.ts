@@ -4,16 +4,16 @@ import {
   behaviourId,
   behaviourValue,
   blockId,
-  conditionSchema,
   dutySchema,
   idSchema,
   label,
   leafIdSchema,
   loadDutySchema,
   prose,
+  reactionSchema,
   restSchema,
   terminalId,
-} from "./words.ts";
+} from "../words/index.ts";
 
 const colour = z.enum(["green", "grey", "black", "blue", "orange", "red", "white", "yellow"]);
 const terminalObject = z.strictObject({
@@ -101,14 +101,6 @@ export const railSchema = z.strictObject({
     .min(1)
     .optional()
     .describe("The third pole: the second direction of a capacitor motor, or the third phase."),
-});
-
-const reactionSchema = z.strictObject({
-  when: conditionSchema.default({}),
-  closed: label,
-  opening: label,
-  open: label,
-  closing: label,
 });
 
 export const inputSchema = z.strictObject({

@@ -1,2 +1,2 @@
 export { solveNetwork } from "./network.ts";
-export type { Part, Solution } from "./network.ts";
+export type { Branch, Solution } from "./network.ts";

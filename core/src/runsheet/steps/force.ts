@@ -1,6 +1,6 @@
 import { movingThing, type Purpose } from "../../board/index.ts";
 import { controlSubjects } from "../../controls/index.ts";
-import type { Planned } from "../state.ts";
+import type { Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
 
 /** Gaps at which the closing force is measured, mm. EN 12453:2017, from memory. */

@@ -1,14 +1,16 @@
 import {
+  conditionHolds,
   memoriesIn,
   menuValues,
+  touchedBy,
   travelMemories,
   type Effect,
   type Procedure,
   type ProcedureStep,
 } from "../../board/index.ts";
 import type { StateEffect } from "../../job/index.ts";
-import { settingsHold } from "../face.ts";
-import type { Planned } from "../state.ts";
+import type { Subject } from "../../finding/index.ts";
+import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
 import type { Station, StepDraft } from "../step.ts";
 
@@ -58,19 +60,13 @@ function basis({ bundle, controls }: Planned): string {
 }
 
 /** Keys, controls and entries a step's gesture is done with. */
-function subjectsOf({ bundle }: Planned, { do: gesture }: ProcedureStep): StepDraft["subjects"] {
-  if ("hold" in gesture) return [{ kind: "key", id: gesture.hold.key }];
-  if ("press" in gesture) return [{ kind: "key", id: gesture.press.key }];
-  if ("turn" in gesture) return [{ kind: "key", id: gesture.turn.key }];
-  if ("together" in gesture) return gesture.together.keys.map((id) => ({ kind: "key", id }));
-  if ("choose" in gesture) return [{ kind: "display", id: "display" }];
-  if ("trip" in gesture) return [{ kind: "input", id: gesture.trip.input }];
-  if ("set" in gesture) {
-    const { control } = gesture.set;
-    const dial = bundle.board.dials.some((each) => each.id === control);
-    return [controlSubject(bundle.board, dial ? "dials" : "switches", control)];
-  }
-  return [];
+function subjectsOf({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): Subject[] {
+  return touchedBy(gesture).map((part) => {
+    if (part.kind === "display") return { kind: "display", id: "display" };
+    if (part.kind !== "control") return part;
+    const dial = board.dials.some((each) => each.id === part.id);
+    return controlSubject(board, dial ? "dials" : "switches", part.id);
+  });
 }
 
 function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
@@ -79,10 +75,8 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
     memoriesIn(step.effects.learn).some((memory) => travel.includes(memory)),
   );
   const suffix = learns ? `:${basis(planned)}` : "";
-  const { positions } = planned.controls;
-  const taken = procedure.steps.filter(
-    (step) => !step.when || settingsHold(step.when, { positions, inForce: positions }, planned),
-  );
+  const ask = plannedCircumstances(planned);
+  const taken = procedure.steps.filter((step) => !step.when || conditionHolds(step.when, ask));
   return taken.map((step, at) => {
     return {
       id: `do:${procedure.id}:${step.id}${suffix}`,

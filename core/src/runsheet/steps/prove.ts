@@ -1,31 +1,30 @@
 import {
+  conditionHolds,
   memoriesIn,
   movingThing,
+  provedMoving,
+  provingText,
+  reactionMoments,
   travelMemories,
   type BoardInput,
   type Condition,
   type ContactDuty,
+  type ReactionMoment,
 } from "../../board/index.ts";
 import { nothingRead } from "../../circuit/index.ts";
 import type { Demand } from "../../wiring/index.ts";
-import { conditionHolds } from "../face.ts";
-import type { BenchState, Planned } from "../state.ts";
+import { contactPart } from "../../node/index.ts";
+import { circumstancesOf, type BenchState, type Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
-
-const situations = [
-  { at: "closed", says: "With the {thing} closed, give an open command while you hold it tripped" },
-  { at: "opening", says: "While the {thing} opens, trip it" },
-  { at: "open", says: "With the {thing} open, trip it and give a close command" },
-  { at: "closing", says: "While the {thing} closes, trip it" },
-] as const;
 
 function reactionOf(
   planned: Planned,
   input: BoardInput,
   atEnd: BenchState,
-  when: (typeof situations)[number]["at"],
+  moment: ReactionMoment,
 ): string | undefined {
-  return input.reactions.find((row) => conditionHolds(row.when, atEnd, nothingRead, planned))?.[when];
+  const ask = circumstancesOf(planned, atEnd, nothingRead);
+  return input.reactions.find((row) => conditionHolds(row.when, ask))?.[moment];
 }
 
 /** A leaf can be proved once the board has power and knows its travel, where it learns one. */
@@ -51,21 +50,20 @@ function protectionSteps(
   atEnd: BenchState,
 ): StepDraft[] {
   const { device, contact } = demand;
-  const trips = `${device.id}/${contact.id}`;
+  const trips = contactPart(device.id, contact.id);
   const thing = movingThing(planned.bundle.board);
-  return situations.flatMap(({ at, says }): StepDraft[] => {
-    const reaction = reactionOf(planned, input, atEnd, at);
+  return reactionMoments.flatMap((moment): StepDraft[] => {
+    const reaction = reactionOf(planned, input, atEnd, moment);
     if (reaction === undefined) return [];
     return [
       {
-        id: `prove:${trips}:${input.id}:${at}:${reaction}`,
+        id: `prove:${device.id}/${contact.id}:${input.id}:${moment}:${reaction}`,
         station: "prove",
-        title: `${device.name}, ${thing} ${at}`,
-        says: `${says.replace("{thing}", thing)}: ${contact.tripped}.`,
-        caution:
-          at === "closing" || at === "opening"
-            ? "Trip it with an object, never with your body. Be ready to stop."
-            : undefined,
+        title: `${device.name}, ${thing} ${moment}`,
+        says: `${provingText(moment, thing)}: ${contact.tripped}.`,
+        caution: provedMoving(moment)
+          ? "Trip it with an object, never with your body. Be ready to stop."
+          : undefined,
         effects: [],
         needs: ready(planned),
         trips,
@@ -91,7 +89,7 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
     caution: `The ${movingThing(planned.bundle.board)} moves. Keep its path in sight.`,
     effects: [],
     needs: ready(planned),
-    trips: `${device.id}/${contact.id}`,
+    trips: contactPart(device.id, contact.id),
     alsoSee: [`The ${movingThing(planned.bundle.board)} answers as ${input.label.toLowerCase()}.`],
     subjects: [
       { kind: "device", id: device.id },

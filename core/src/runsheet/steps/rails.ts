@@ -1,6 +1,6 @@
 import { plainNumber } from "../../quantity/index.ts";
 import type { Rail } from "../../board/index.ts";
-import type { Planned } from "../state.ts";
+import type { Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
 import { isMains } from "./wire.ts";
 

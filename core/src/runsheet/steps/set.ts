@@ -1,7 +1,10 @@
 import {
   behaviour,
   behaviourText,
+  gestureText,
+  heldBy,
   menuValues,
+  touchedBy,
   type Commit,
   type Menu,
   type Panel,
@@ -9,8 +12,7 @@ import {
 import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
 import { listed } from "../../quantity/index.ts";
-import { gestureText } from "../gesture.ts";
-import type { Planned } from "../state.ts";
+import type { Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
 
 function givesText(gives: readonly GivenBehaviour[]): string {
@@ -147,23 +149,24 @@ const commitTitle: Record<Commit["for"], string> = {
 
 function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedControl[]): StepDraft {
   const { board } = planned.bundle;
-  const hold = "hold" in commit.by ? commit.by.hold : undefined;
+  const held = heldBy(commit.by);
+  const keys = touchedBy(commit.by).flatMap((part) => (part.kind === "key" ? [part.id] : []));
   return {
     id: `commit:${commit.id}:${moved.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
     station: "power-up",
     title: commitTitle[commit.for],
     says: commit.says,
     gesture: commit.by,
-    caution: hold && board.keys.find((key) => key.id === hold.key)?.outside,
+    caution: board.keys.find((key) => keys.includes(key.id))?.outside,
     effects: [{ kind: "commit", which: commit.for }],
     alwaysSee: board.lamps
       .filter((lamp) => lamp.shows.some((row) => row.when.pending !== undefined))
       .map((lamp) => lamp.id),
-    ifNot: hold
-      ? `Let go too early and nothing is read. Hold ${hold.key} again for the full ${hold.seconds} s.`
+    ifNot: held
+      ? `Let go too early and nothing is read. Hold ${held.what} again for the full ${held.seconds} s.`
       : "Left without it, everything reverts. Look at one changed value again before going on.",
     subjects: [
-      ...(hold ? [{ kind: "key" as const, id: hold.key }] : []),
+      ...keys.map((id) => ({ kind: "key" as const, id })),
       ...moved.flatMap((control) => controlSubjects(board, control)),
     ],
   };

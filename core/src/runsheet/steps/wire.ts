@@ -1,7 +1,10 @@
-import { movingThing, terminalOf, type BoardProfile } from "../../board/index.ts";
-import { supplyName, type Core, type LinkPlan, type SiteDevice } from "../../wiring/index.ts";
+import { movingThing, type BoardProfile } from "../../board/index.ts";
+import type { Subject } from "../../finding/index.ts";
+import type { StateEffect } from "../../job/index.ts";
+import { nodeWord, terminalIn } from "../../node/index.ts";
+import { seatText, supplyName, type Core, type LinkPlan, type SiteDevice } from "../../wiring/index.ts";
 import { count, listed, plainNumber } from "../../quantity/index.ts";
-import type { Planned } from "../state.ts";
+import type { Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
 
 /** Terminals between which the supply stands. */
@@ -101,12 +104,23 @@ function linkStep(link: LinkPlan): StepDraft {
   };
 }
 
-function placeText(core: Core): string {
-  if (core.joint) return `${core.colour} (${core.pinLabel}) into connector ${core.target}`;
-  if (core.target.includes("/"))
-    return `${core.colour} (${core.pinLabel}) to ${core.target.replace("/", ", ")}`;
-  return `${core.colour} (${core.pinLabel}) to ${core.target}`;
+function coreText({ colour, pinLabel, to }: Core, devices: readonly SiteDevice[]): string {
+  return `${colour} (${pinLabel}) ${to.kind === "joint" ? "into" : "to"} ${seatText(to, devices)}`;
 }
+
+/** Terminals of the board that these cores go to. */
+const terminalSubjects = (cores: readonly Core[]): Subject[] =>
+  cores.flatMap(({ to }): Subject[] => {
+    const id = terminalIn(to);
+    return id === undefined ? [] : [{ kind: "terminal", id }];
+  });
+
+/** The effect of landing cores. */
+const landed = (cores: readonly Core[]): StateEffect => ({
+  kind: "land",
+  cores: cores.map((core) => core.id),
+  pins: cores.flatMap(({ from }) => (from.kind === "pin" ? [from] : [])),
+});
 
 /** A battery is joined once the board has power and its rails are measured; a solar board lives on it, and has it last. */
 const isBattery = (device: SiteDevice) =>
@@ -124,7 +138,7 @@ export function batterySteps(planned: Planned): StepDraft[] {
   }));
 }
 
-function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => boolean): StepDraft[] {
+function coreSteps({ wiring }: Planned, which: (device: SiteDevice) => boolean): StepDraft[] {
   return wiring.devices.filter(which).flatMap((device) =>
     device.profile.parts.flatMap((part): StepDraft[] => {
       const cores = wiring.cores.filter((core) => core.device === device.id && core.part === part.id);
@@ -136,7 +150,7 @@ function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => b
       const name = device.profile.parts.length > 1 ? `${device.name}, ${part.label}` : device.name;
       return [
         {
-          id: `wire:${device.id}:${part.id}:${cores.map((core) => `${core.pin}>${core.target}`).join(",")}`,
+          id: `wire:${device.id}:${part.id}:${cores.map((core) => `${core.pin}>${nodeWord(core.to)}`).join(",")}`,
           station: "wire",
           title: `Wire ${name}`,
           says: [`Land ${count(cores.length, "core")} of ${name}${run}.`, ...notes].join(" "),
@@ -146,18 +160,13 @@ function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => b
                   "Join and part it only while the system has no power: under power it strikes an arc.",
               }
             : {}),
-          spoken: `Land ${name}: ${listed(cores.map(placeText))}.`,
+          spoken: `Land ${name}: ${listed(cores.map((core) => coreText(core, wiring.devices)))}.`,
           cores: cores.map((core) => core.id),
-          effects: [{ kind: "land", cores: cores.map((core) => core.id) }],
+          effects: [landed(cores)],
           alsoSee: ["Every core holds when pulled gently, no bare copper outside the clamps."],
           ifNot:
             "Where a colour differs from the list, the pin decides: find it with a tester and note what you found.",
-          subjects: [
-            { kind: "device", id: device.id },
-            ...cores
-              .filter((core) => terminalOf(bundle.board, core.target))
-              .map((core) => ({ kind: "terminal" as const, id: core.target })),
-          ],
+          subjects: [{ kind: "device", id: device.id }, ...terminalSubjects(cores)],
         },
       ];
     }),
@@ -165,7 +174,7 @@ function coreSteps({ bundle, wiring }: Planned, which: (device: SiteDevice) => b
 }
 
 function inletStep({ bundle: { board }, wiring }: Planned): StepDraft[] {
-  const inlet = wiring.cores.filter((core) => core.device === "mains");
+  const inlet = wiring.cores.filter((core) => core.device === undefined);
   if (!inlet.length) return [];
   const name = supplyName[board.supply.kind].toLowerCase();
   const volts = listed(board.supply.volts.map((each) => plainNumber(each))).replace(" and ", " or ");
@@ -174,24 +183,24 @@ function inletStep({ bundle: { board }, wiring }: Planned): StepDraft[] {
   const mains = isMains(board);
   return [
     {
-      id: `wire:mains:${inlet.map((core) => core.target).join(",")}`,
+      id: `wire:mains:${inlet.map((core) => nodeWord(core.to)).join(",")}`,
       station: "wire",
       title: `Land the ${name} last`,
       says: mains
         ? `Land the locked-off ${name}. Keep it apart from every other core.${set}`
         : `Land the cores of the ${name}, + and − each on its own.${set}`,
-      spoken: `Land the ${name}: ${listed(inlet.map(placeText))}.`,
+      spoken: `Land the ${name}: ${listed(inlet.map((core) => coreText(core, wiring.devices)))}.`,
       caution: mains
         ? `${volts} V goes here. Extra-low-voltage cores never share its gland or conduit.`
         : "Check + and − before they are landed: swapped, the board does not start, or is damaged.",
       cores: inlet.map((core) => core.id),
-      effects: [{ kind: "land", cores: inlet.map((core) => core.id) }],
+      effects: [landed(inlet)],
       alsoSee: [
         mains
           ? "The spur has a gland of its own and its cover is on."
           : "Every core sits on the pole it is named for.",
       ],
-      subjects: inlet.map((core) => ({ kind: "terminal", id: core.target })),
+      subjects: terminalSubjects(inlet),
     },
   ];
 }

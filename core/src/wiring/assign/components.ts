@@ -1,4 +1,4 @@
-import type { Item } from "./assign.ts";
+import type { Item } from "./problem.ts";
 
 /** Groups of items that share a slot or a limit by any chain of others; what shares nothing with another is settled apart. */
 export function components<T>(items: readonly Item<T>[]): number[][] {

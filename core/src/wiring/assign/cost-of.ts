@@ -1,4 +1,4 @@
-import type { Item, Shared } from "./assign.ts";
+import type { Item, Shared } from "./problem.ts";
 import { addCost, compareCost, free, sumCost, type Cost } from "./cost.ts";
 
 /** The number of each item's option; undefined where it stays unplaced. */

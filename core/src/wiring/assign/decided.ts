@@ -1,4 +1,4 @@
-import type { Item, Shared } from "./assign.ts";
+import type { Item, Shared } from "./problem.ts";
 import { addCost, free, type Cost } from "./cost.ts";
 
 /** What decided items cost and take so far, apart from what passes a limit: that is reckoned with what is still open. */

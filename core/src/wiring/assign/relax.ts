@@ -1,4 +1,4 @@
-import type { Item, Shared } from "./assign.ts";
+import type { Item, Shared } from "./problem.ts";
 import { compareCost, free, sumCost, type Cost } from "./cost.ts";
 import { Flow } from "./flow.ts";
 

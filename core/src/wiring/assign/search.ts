@@ -1,4 +1,4 @@
-import type { Item, Shared } from "./assign.ts";
+import type { Item, Shared } from "./problem.ts";
 import { compareCost, type Cost } from "./cost.ts";
 import { costOf, type Picks } from "./cost-of.ts";
 import { Decided } from "./decided.ts";

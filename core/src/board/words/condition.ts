@@ -1,0 +1,210 @@
+import { z } from "zod";
+import { behaviour, behaviourText } from "../behaviour.ts";
+import { listed } from "../../quantity/index.ts";
+import { behaviourId, behaviourValue, idSchema, word } from "./basic.ts";
+import type { Circumstances, Labels, Names } from "./names.ts";
+import { checkPosition, known, type Report } from "./report.ts";
+
+/** Something that is or is not so at the board; every key given must hold. */
+export const conditionSchema = z
+  .strictObject({
+    powered: z.boolean().optional(),
+    closed: idSchema
+      .optional()
+      .describe("This input reads closed; one switched off by a setting counts as at rest."),
+    open: idSchema.optional().describe("This input reads open, and is not switched off by a setting."),
+    learned: idSchema.optional().describe("This memory holds something."),
+    unlearned: idSchema.optional().describe("This memory is empty."),
+    mode: word.optional().describe("What the board is doing: a mode a step's effects enter."),
+    pending: z.boolean().optional().describe("A control was moved and not committed."),
+    behaviour: behaviourId.optional().describe("A behaviour in force; with `is` or `atLeast`."),
+    is: behaviourValue.optional(),
+    atLeast: z.number().optional(),
+    control: idSchema.optional().describe("A control that stands at the position `at`."),
+    at: word.optional(),
+    card: idSchema.optional().describe("This card is fitted."),
+  })
+  .describe("Something that is or is not so at the board; every key given must hold.");
+
+export type Condition = z.output<typeof conditionSchema>;
+
+/** Keys that ask something by themselves; the others say more of the one before them. */
+type Kind = Exclude<keyof Condition, "is" | "atLeast" | "at">;
+
+type Asking<K extends Kind> = Condition & { [Key in K]-?: NonNullable<Condition[Key]> };
+
+/** What a kind of condition means. */
+interface Meaning<K extends Kind> {
+  /** Reports what the condition names and the board lacks. */
+  check?: (when: Asking<K>, path: string, names: Names, report: Report) => void;
+  holds: (when: Asking<K>, ask: Circumstances) => boolean;
+  /** "Stop reads closed". */
+  text: (when: Asking<K>, labels: Labels) => string;
+  /** What has to be so before it holds, as a person is told who waits for it. */
+  must: (when: Asking<K>, labels: Labels) => string;
+  /** Why a lamp looks as it does while this holds, in a few words. */
+  because?: (when: Asking<K>) => string;
+  /** Why a lamp stays dark that looks for this, while it does not hold. */
+  instead?: (when: Asking<K>) => string;
+}
+
+const reads = (as: "closed" | "open") => ({
+  check: (when: Condition, path: string, names: Names, report: Report) =>
+    known(when[as], names.inputs, `${path}.${as}`, "input", report),
+  holds: (when: Condition, ask: Circumstances) => ask.reads(when[as]!, as),
+  text: (when: Condition, labels: Labels) => `${labels.input(when[as]!)} reads ${as}`,
+  must: (when: Condition, labels: Labels) =>
+    `${labels.input(when[as]!)} (${labels.terminalOfInput(when[as]!) ?? "?"}) must read ${as}`,
+});
+
+const memory = (key: "learned" | "unlearned", yes: boolean) => ({
+  check: (when: Condition, path: string, names: Names, report: Report) =>
+    known(when[key], names.memories, `${path}.${key}`, "memory", report),
+  holds: (when: Condition, ask: Circumstances) => ask.learned(when[key]!, yes),
+});
+
+const meanings: { [K in Kind]: Meaning<K> } = {
+  powered: {
+    holds: ({ powered }, ask) => ask.power(powered),
+    text: ({ powered }) => (powered ? "the board has power" : "there is no power"),
+    must: ({ powered }) => `the board must ${powered ? "have" : "be without"} power`,
+    because: ({ powered }) => (powered ? "the board has power" : "no power"),
+  },
+  closed: reads("closed"),
+  open: reads("open"),
+  learned: {
+    ...memory("learned", true),
+    text: ({ learned }, labels) => `${labels.memory(learned).toLowerCase()} is learned`,
+    must: ({ learned }, labels) => `${labels.memory(learned).toLowerCase()} must be learned first`,
+    because: ({ learned }) => `${learned} learned`,
+  },
+  unlearned: {
+    ...memory("unlearned", false),
+    text: ({ unlearned }, labels) => `no ${labels.memory(unlearned).toLowerCase()} is learned`,
+    must: ({ unlearned }, labels) => `${labels.memory(unlearned).toLowerCase()} must be empty first`,
+    because: ({ unlearned }) => `no ${unlearned} learned yet`,
+    instead: ({ unlearned }) => `${unlearned} learned`,
+  },
+  mode: {
+    check: ({ mode }, path, names, report) => {
+      if (!names.modes.includes(mode))
+        report(
+          `${path}.mode`,
+          `a mode a procedure of this board enters (${names.modes.join(", ")})`,
+          mode,
+          "Add the effect to the step that enters it, or correct the word.",
+        );
+    },
+    holds: ({ mode }, ask) => ask.mode(mode),
+    text: ({ mode }) => `the board is ${mode}`,
+    must: ({ mode }) => `the board must be ${mode}`,
+    because: ({ mode }) => mode,
+    instead: ({ mode }) => `not ${mode}`,
+  },
+  pending: {
+    holds: ({ pending }, ask) => ask.pending(pending),
+    text: ({ pending }) => (pending ? "a moved control is not read yet" : "every control is read"),
+    must: ({ pending }) =>
+      pending
+        ? "a control must have been moved and not read yet"
+        : "every moved control must be read by its gesture",
+    because: ({ pending }) => (pending ? "a control is moved and not read yet" : "every control is read"),
+    instead: ({ pending }) => (pending ? "every control is read" : "a control is moved and not read yet"),
+  },
+  behaviour: {
+    check: ({ behaviour: id }, path, names, report) => {
+      if (!names.behaviours.has(id))
+        report(
+          `${path}.behaviour`,
+          "a behaviour that a control of this board sets",
+          id,
+          "Tie it to the control that sets it, or state it under fixed.",
+        );
+    },
+    holds: ({ behaviour: id, is, atLeast }, ask) =>
+      ask.behaviour(
+        id,
+        (value) =>
+          (is === undefined || value === is) &&
+          (atLeast === undefined || (typeof value === "number" && value >= atLeast)),
+      ),
+    text: ({ behaviour: id, is, atLeast }) => {
+      const label = behaviour(id).label.toLowerCase();
+      const exact = is === undefined ? [] : [`${label} is ${behaviourText(id, is)}`];
+      const least = atLeast === undefined ? [] : [`${label} is at least ${behaviourText(id, atLeast)}`];
+      return listed([...exact, ...least]);
+    },
+    must: ({ behaviour: id, is, atLeast }) =>
+      `${behaviour(id).label.toLowerCase()} must be ${atLeast === undefined ? behaviourText(id, is ?? true) : `at least ${atLeast}`}`,
+  },
+  control: {
+    check: ({ control, at }, path, names, report) =>
+      checkPosition(control, at, { control: `${path}.control`, position: `${path}.at` }, names, report),
+    holds: ({ control, at }, ask) => ask.control(control, at),
+    text: ({ control, at }) => `${control} stands at ${at}`,
+    must: ({ control, at }) => `${control} must stand at ${at}`,
+  },
+  card: {
+    check: ({ card }, path, names, report) => known(card, names.cards, `${path}.card`, "card", report),
+    holds: ({ card }, ask) => ask.fitted(card),
+    text: ({ card }, labels) => `${labels.card(card)} is fitted`,
+    must: ({ card }, labels) => `the card ${labels.card(card)} must be fitted`,
+  },
+};
+
+/** Kinds that a condition asks for, each with what it means, in the order of the table. */
+function asked(when: Condition): Meaning<Kind>[] {
+  const kinds = Object.keys(meanings) as Kind[];
+  return kinds.filter((kind) => when[kind] !== undefined).map((kind) => meanings[kind] as Meaning<Kind>);
+}
+
+/** True when every key of the condition holds in these circumstances. */
+export function conditionHolds(when: Condition, ask: Circumstances): boolean {
+  return asked(when).every((kind) => kind.holds(when as Asking<Kind>, ask));
+}
+
+/** A condition in words: "Stop reads closed and travel is not learned". */
+export function conditionText(when: Condition, labels: Labels): string {
+  const texts = asked(when).map((kind) => kind.text(when as Asking<Kind>, labels));
+  return texts.length ? listed(texts.filter((text) => text !== "")) : "always";
+}
+
+/** What has to be so before the condition holds, as someone is told who waits for it. */
+export function conditionMust(when: Condition, labels: Labels): string {
+  return asked(when)
+    .map((kind) => kind.must(when as Asking<Kind>, labels))
+    .join("; ");
+}
+
+/** Kinds that tell why a lamp looks as it does, the plainest first. */
+const tellingKinds = ["powered", "mode", "unlearned", "learned", "pending"] as const;
+/** Kinds that tell why it stays dark, the plainest first. */
+const missingKinds = ["pending", "unlearned", "mode"] as const;
+
+/** Why a lamp looks as it does under a condition that holds; undefined where its words say nothing of it. */
+export function conditionBecause(when: Condition): string | undefined {
+  return tellingKinds
+    .filter((kind) => when[kind] !== undefined)
+    .map((kind) => (meanings[kind] as Meaning<Kind>).because?.(when as Asking<Kind>))
+    .find((text) => text !== undefined);
+}
+
+/** Why a lamp that looks for these stays dark while none of them holds; undefined where their words say nothing of it. */
+export function conditionInstead(conditions: readonly Condition[]): string | undefined {
+  return missingKinds
+    .flatMap((kind) => conditions.filter((when) => when[kind] !== undefined).map((when) => ({ kind, when })))
+    .map(({ kind, when }) => (meanings[kind] as Meaning<Kind>).instead?.(when as Asking<Kind>))
+    .find((text) => text !== undefined);
+}
+
+/** Reports everything the condition names that the board lacks, and companions without the key they belong to. */
+export function checkCondition(when: Condition, path: string, names: Names, report: Report): void {
+  for (const kind of asked(when)) kind.check?.(when as Asking<Kind>, path, names, report);
+  if (when.behaviour === undefined && (when.is !== undefined || when.atLeast !== undefined))
+    report(path, "a behaviour beside is or atLeast", when, "Say which behaviour is meant.");
+  if ((when.control === undefined) !== (when.at === undefined))
+    report(path, "control and at together", when, "Give both, or neither.");
+}
+
+/** The input that a condition looks at; undefined where it looks at none. */
+export const inputAsked = (when: Condition): string | undefined => when.closed ?? when.open;

@@ -1,0 +1,184 @@
+import { z } from "zod";
+import { plainNumber } from "../../quantity/index.ts";
+import { idSchema, prose, seconds, word } from "./basic.ts";
+import type { Names } from "./names.ts";
+import { checkPosition, known, type Report } from "./report.ts";
+
+/** A part of the board that a gesture is done with. */
+export type Touched =
+  | { kind: "key"; id: string }
+  | { kind: "input"; id: string }
+  | { kind: "control"; id: string }
+  | { kind: "display" };
+
+/** What a kind of gesture takes and means. */
+interface Meaning<S extends z.ZodType> {
+  schema: S;
+  /** What is done, for the reference of the format. */
+  describes: string;
+  /** Reports what the gesture names and the board lacks. */
+  check?: (value: z.output<S>, path: string, names: Names, report: Report) => void;
+  /** "hold OK for 3 s". */
+  text: (value: z.output<S>) => string;
+  /** What is held and for how long, s; undefined where nothing is. */
+  held?: (value: z.output<S>) => { what: string; seconds: number } | undefined;
+  touches?: (value: z.output<S>) => Touched[];
+}
+
+const gesture = <S extends z.ZodType>(meaning: Meaning<S>): Meaning<S> => meaning;
+
+const key = (id: string): Touched => ({ kind: "key", id });
+const knownKey = (id: string, path: string, names: Names, report: Report) =>
+  known(id, names.keys, path, "key", report);
+const times = (n: number) => (n === 1 ? "" : n === 2 ? " twice" : ` ${n} times`);
+const forSeconds = (value: number) => `for ${plainNumber(value)} s`;
+
+const gestures = {
+  hold: gesture({
+    schema: z.strictObject({ key: idSchema, seconds: z.number().positive().max(120) }),
+    describes: "Hold one key for so many seconds.",
+    check: (hold, path, names, report) => knownKey(hold.key, `${path}.key`, names, report),
+    text: (hold) => `hold ${hold.key} ${forSeconds(hold.seconds)}`,
+    held: (hold) => ({ what: hold.key, seconds: hold.seconds }),
+    touches: (hold) => [key(hold.key)],
+  }),
+  press: gesture({
+    schema: z.strictObject({ key: idSchema, times: z.number().int().min(1).max(20).default(1) }),
+    describes: "Press a key so many times.",
+    check: (press, path, names, report) => knownKey(press.key, `${path}.key`, names, report),
+    text: (press) => `press ${press.key}${times(press.times)}`,
+    touches: (press) => [key(press.key)],
+  }),
+  together: gesture({
+    schema: z.strictObject({ keys: z.array(idSchema).min(2).max(4), seconds }),
+    describes: "Hold several keys at once.",
+    check: ({ keys }, path, names, report) =>
+      keys.forEach((id, index) => knownKey(id, `${path}.keys[${index}]`, names, report)),
+    text: ({ keys, seconds: long }) => `hold ${keys.join(" and ")} together ${forSeconds(long)}`,
+    held: ({ keys, seconds: long }) => ({ what: keys.join(" and "), seconds: long }),
+    touches: ({ keys }) => keys.map(key),
+  }),
+  turn: gesture({
+    schema: z.strictObject({
+      key: idSchema,
+      to: z.enum(["left", "right"]),
+      clicks: z.number().int().min(1).max(100).default(1),
+    }),
+    describes: "Turn a turn-and-press key.",
+    check: (turn, path, names, report) => knownKey(turn.key, `${path}.key`, names, report),
+    text: ({ key: knob, to, clicks }) =>
+      `turn ${knob} to the ${to}${clicks > 1 ? ` by ${clicks} clicks` : ""}`,
+    touches: (turn) => [key(turn.key)],
+  }),
+  choose: gesture({
+    schema: z.strictObject({ item: idSchema, as: word.optional() }),
+    describes: "Go to a menu entry and, where it has values, set this one.",
+    check: ({ item, as }, path, names, report) => {
+      known(item, [...names.items.keys()], `${path}.item`, "menu entry", report);
+      const positions = names.items.get(item);
+      if (as !== undefined && positions && !positions.includes(as))
+        report(
+          `${path}.as`,
+          positions.length
+            ? `what ${item} can show (${positions.slice(0, 12).join(", ")})`
+            : "nothing: the entry has no value",
+          as,
+          "Give what the display shows for the wanted value.",
+        );
+    },
+    text: ({ item, as }) => `choose ${item}${as ? ` and set it to ${as}` : ""}`,
+    touches: () => [{ kind: "display" }],
+  }),
+  set: gesture({
+    schema: z.strictObject({ control: idSchema, to: word }),
+    describes: "Move a switch, jumper, slide or dial.",
+    check: ({ control, to }, path, names, report) =>
+      checkPosition(control, to, { control: `${path}.control`, position: `${path}.to` }, names, report),
+    text: ({ control, to }) => `set ${control} to ${to}`,
+    touches: ({ control }) => [{ kind: "control", id: control }],
+  }),
+  trip: gesture({
+    schema: z.strictObject({ input: idSchema, seconds: seconds.optional() }),
+    describes: "Work an input by hand, such as holding a limit switch.",
+    check: ({ input }, path, names, report) => known(input, names.inputs, `${path}.input`, "input", report),
+    text: ({ input, seconds: long }) => `hold ${input} by hand${long ? ` ${forSeconds(long)}` : ""}`,
+    held: ({ input, seconds: long }) => (long ? { what: input, seconds: long } : undefined),
+    touches: ({ input }) => [{ kind: "input", id: input }],
+  }),
+  power: gesture({
+    schema: z.enum(["on", "off"]),
+    describes: "Switch the supply.",
+    text: (to) => `switch the supply ${to}`,
+  }),
+  wait: gesture({
+    schema: seconds,
+    describes: "Do nothing for so many seconds.",
+    text: (long) => `wait ${plainNumber(long)} s`,
+  }),
+  place: gesture({
+    schema: prose,
+    describes: "Bring the leaf somewhere by hand or by hold-to-run.",
+    text: (where) => `place: ${where}`,
+  }),
+  watch: gesture({
+    schema: prose,
+    describes: "Watch something happen by itself.",
+    text: (what) => `watch ${what}`,
+  }),
+  remote: gesture({
+    schema: prose,
+    describes: "Do something at a remote or another transmitter.",
+    text: (what) => `at the transmitter: ${what}`,
+  }),
+};
+
+type Gestures = typeof gestures;
+
+/** Every kind of gesture. */
+export type GestureKind = keyof Gestures;
+
+type Values = { [K in GestureKind]: z.output<Gestures[K]["schema"]> };
+
+/** One thing done at the board, by hand: a mapping with one key, the kind of gesture. */
+export type Gesture = { [K in GestureKind]: { [Key in K]: Values[K] } }[GestureKind];
+
+const kinds = Object.keys(gestures) as GestureKind[];
+
+/** One thing done at the board, by hand. */
+export const gestureSchema = z
+  .union(
+    kinds.map((kind) => z.strictObject({ [kind]: gestures[kind].schema }).describe(gestures[kind].describes)),
+  )
+  .describe("One thing done by hand.") as unknown as z.ZodType<Gesture>;
+
+/** A gesture with its kind told apart from its value. */
+function parted(given: Gesture): { kind: GestureKind; meaning: Meaning<z.ZodType>; value: unknown } {
+  const kind = kinds.find((each) => each in given);
+  if (!kind) throw new TypeError(`gesture: expected one of ${kinds.join(", ")}, found ${Object.keys(given)}`);
+  const value = (given as Partial<Values>)[kind];
+  return { kind, meaning: gestures[kind] as unknown as Meaning<z.ZodType>, value };
+}
+
+/** A gesture in a few words: "hold OK for 3 s", "press UP twice". */
+export function gestureText(given: Gesture): string {
+  const { meaning, value } = parted(given);
+  return meaning.text(value);
+}
+
+/** What is held by a gesture and for how long, s; undefined where nothing is. */
+export function heldBy(given: Gesture): { what: string; seconds: number } | undefined {
+  const { meaning, value } = parted(given);
+  return meaning.held?.(value);
+}
+
+/** The parts of the board that a gesture is done with. */
+export function touchedBy(given: Gesture): Touched[] {
+  const { meaning, value } = parted(given);
+  return meaning.touches?.(value) ?? [];
+}
+
+/** Reports everything the gesture names that the board lacks. */
+export function checkGesture(given: Gesture, path: string, names: Names, report: Report): void {
+  const { kind, meaning, value } = parted(given);
+  meaning.check?.(value, `${path}.${kind}`, names, report);
+}

@@ -1,0 +1,19 @@
+export * from "./basic.ts";
+export {
+  checkCondition,
+  conditionBecause,
+  conditionHolds,
+  conditionInstead,
+  conditionMust,
+  conditionSchema,
+  conditionText,
+  inputAsked,
+} from "./condition.ts";
+export type { Condition } from "./condition.ts";
+export { checkGesture, gestureSchema, gestureText, heldBy, touchedBy } from "./gesture.ts";
+export type { Gesture, GestureKind, Touched } from "./gesture.ts";
+export type { Circumstances, Labels, Names } from "./names.ts";
+export { provedMoving, provingText, reactionMoments, reactionSchema } from "./reaction.ts";
+export type { Reaction, ReactionMoment } from "./reaction.ts";
+export { checkPosition, known, unique } from "./report.ts";
+export type { Report } from "./report.ts";

@@ -1,0 +1,262 @@
+import { commonTerminals, type BoardInput } from "../board/index.ts";
+import {
+  inputMilliamps,
+  madeFrom,
+  usualVolts,
+  type DeviceContact,
+  type DeviceRail,
+  type DeviceSupply,
+} from "../device/index.ts";
+import { copperRatio } from "../quantity/index.ts";
+import {
+  contactPart,
+  linkPart,
+  madeRailPart,
+  nodeKey,
+  partKey,
+  pinNode,
+  railPart,
+  sameNode,
+  supplyPart,
+  terminalNode,
+  wirePart,
+  type Node,
+  type Part,
+  type PartKey,
+} from "../node/index.ts";
+import type { Installation, PlacedDevice } from "./installation.ts";
+import type { Branch } from "./network/index.ts";
+import { atWork, railLives, type Moment } from "./situation.ts";
+
+/** Volts an input puts on its terminal through its own resistor. Assumed: common practice, no published source. */
+export const inputVolts = 24;
+/** That resistor, Ω: of a plain contact's input, and of one that looks for an end resistor (then as large as it). */
+const contactPullOhms = 4_700;
+/** What a rail has inside, Ω: small against any cable. Assumed. */
+const railOhms = 0.1;
+/** Resistance of a core whose cable is not known, such as one inside the cabinet, Ω. */
+const shortCoreOhms = 0.02;
+
+export type Kind = "dc" | "ac";
+
+/** What one round of solving knows from the round before it. */
+export interface Known {
+  /** Supplies with voltage enough. */
+  supplied: ReadonlySet<PartKey>;
+  /** Volts at each supply. */
+  volts: ReadonlyMap<PartKey, number>;
+  /** What each rail that a device makes gives, A. */
+  made: ReadonlyMap<PartKey, number>;
+}
+
+/** At first nothing is supplied. */
+export const nothingKnown: Known = { supplied: new Set(), volts: new Map(), made: new Map() };
+
+/** A branch of the network with the part of the installation it stands for, where it stands for one. */
+export type CircuitBranch = Branch & {
+  part?: Part;
+  /** The input whose own source or resistor it is. */
+  input?: string;
+};
+
+const terminal = (id: string) => nodeKey(terminalNode(id));
+
+/** Terminals that are one point of the board's copper. */
+function join(terminals: readonly string[]): CircuitBranch[] {
+  return terminals.slice(1).map((other) => ({
+    kind: "join",
+    id: `copper ${terminals[0]} ${other}`,
+    a: terminal(terminals[0]!),
+    b: terminal(other),
+  }));
+}
+
+/** A branch that stands for a part, named by it. */
+const standsFor = (part: Part) => ({ id: partKey(part) as string, part });
+
+function boardBranches(at: Installation, kind: Kind, { situation }: Moment): CircuitBranch[] {
+  const { board } = at;
+  const rails = board.rails.flatMap((rail): CircuitBranch[] => {
+    const budget = board.budgets.find((each) => each.id === rail.budget);
+    const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
+    if (!at.powered || rail.kind !== kind || !railLives(rail, situation)) return [];
+    return [
+      {
+        kind: "source",
+        ...standsFor(railPart(rail.id)),
+        plus: terminal(rail.plus[0]!),
+        minus: terminal(rail.minus[0]!),
+        volts: rail.volts,
+        ohms: railOhms,
+        ...(milliamps === undefined ? {} : { limitAmps: milliamps / 1_000 }),
+      },
+    ];
+  });
+  // A relay is set for what works while the leaf is under way or open.
+  const relays = board.outputs.filter((output) => output.kind === "relay" && atWork(situation) && at.powered);
+  const links = board.links.filter((link) => at.linksIn.has(link.id));
+  return [
+    ...board.commons.flatMap((common) => join(common.terminals)),
+    ...board.rails.flatMap((rail) => [...join(rail.plus), ...join(rail.minus), ...join(rail.third ?? [])]),
+    ...links.map(({ id, between: [a, b] }): CircuitBranch => ({
+      kind: "join",
+      ...standsFor(linkPart(id)),
+      a: terminal(a),
+      b: terminal(b),
+    })),
+    ...rails,
+    ...relays.map(({ id, terminals: [a = "", b = a] }): CircuitBranch => ({
+      kind: "join",
+      id: `relay ${id}`,
+      a: terminal(a),
+      b: terminal(b),
+    })),
+    ...(kind === "dc" && at.powered ? board.inputs.flatMap((input) => inputBranches(at, input)) : []),
+  ];
+}
+
+/** An input as a source of its own behind a resistor, from its common to its terminal. */
+function inputBranches(at: Installation, input: BoardInput): CircuitBranch[] {
+  const [common] = commonTerminals(at.board, input);
+  if (common === undefined) return [];
+  const inner = `input ${input.id}`;
+  return [
+    {
+      kind: "source",
+      id: inner,
+      plus: inner,
+      minus: terminal(common),
+      volts: inputVolts,
+      ohms: 1,
+      input: input.id,
+    },
+    {
+      kind: "resistor",
+      id: `${inner} pull`,
+      a: inner,
+      b: terminal(input.terminal),
+      ohms: input.ohms ?? contactPullOhms,
+      input: input.id,
+    },
+  ];
+}
+
+/** A contact as it conducts just now; one with an end resistor shorts it when pressed, and leaves it to the next edge it goes on to. */
+function contactBranches(
+  at: Installation,
+  device: PlacedDevice,
+  contact: DeviceContact,
+  known: Known,
+): CircuitBranch[] {
+  const part = contactPart(device.id, contact.id);
+  const id = partKey(part);
+  const tripped = at.tripped.has(id);
+  const [one, other] = contact.pins.map((pin) => pinNode(device.id, pin)) as [Node, Node];
+  const [a, b] = [nodeKey(one), nodeKey(other)];
+  if (contact.ohms === undefined) {
+    const sender = device.profile.supplies.some((supply) => supply.id === contact.test)
+      ? contact.test
+      : undefined;
+    const lets = [contact.supply, sender].every(
+      (supply) => !supply || known.supplied.has(partKey(supplyPart(device.id, supply))),
+    );
+    return lets && (contact.rest === "closed") !== tripped
+      ? [{ kind: "join", ...standsFor(part), a, b }]
+      : [];
+  }
+  const pressed: CircuitBranch[] = tripped ? [{ kind: "join", id: `pressed ${id}`, a, b }] : [];
+  const ends = contact.through?.map((pin) => pinNode(device.id, pin)) as [Node, Node] | undefined;
+  const [far, back] = ends ? [nodeKey(ends[0]), nodeKey(ends[1])] : [a, b];
+  const conductors: CircuitBranch[] = ends
+    ? [
+        { kind: "join", id: `conductor ${id} a`, a, b: far },
+        { kind: "join", id: `conductor ${id} b`, a: b, b: back },
+      ]
+    : [];
+  const goesOn = ends?.some((end) =>
+    at.wires.some((wire) => sameNode(wire.from, end) || sameNode(wire.to, end)),
+  );
+  return [
+    ...pressed,
+    ...conductors,
+    ...(goesOn
+      ? []
+      : [{ kind: "resistor" as const, ...standsFor(part), a: far, b: back, ohms: contact.ohms }]),
+  ];
+}
+
+/** What a supply draws just now, A: a converter by what its outputs give, anything else by the situation. */
+function drawn(device: PlacedDevice, supply: DeviceSupply, { situation }: Moment, known: Known): number {
+  const { rest, working } = supply.milliamps;
+  const rails = madeFrom(device.profile, supply);
+  if (!rails.length) return (atWork(situation) ? working : rest) / 1_000;
+  const volts = known.volts.get(partKey(supplyPart(device.id, supply.id))) || usualVolts(supply);
+  const asked = rails.reduce((sum, rail) => {
+    const output = (known.made.get(partKey(madeRailPart(device.id, rail.id))) ?? 0) * 1_000;
+    return sum + inputMilliamps(rail, supply, output, Math.abs(volts));
+  }, 0);
+  return Math.max(rest, asked) / 1_000;
+}
+
+function madeBranch(device: PlacedDevice, rail: DeviceRail): CircuitBranch {
+  const limitAmps = rail.limitMilliamps / 1_000;
+  const noLoad = rail.noLoadVolts ?? rail.volts;
+  return {
+    kind: "source",
+    ...standsFor(madeRailPart(device.id, rail.id)),
+    plus: nodeKey(pinNode(device.id, rail.pins.plus)),
+    minus: nodeKey(pinNode(device.id, rail.pins.minus)),
+    volts: noLoad,
+    // Without regulation the voltage falls evenly from no load to full load.
+    ohms: noLoad > rail.volts && limitAmps > 0 ? (noLoad - rail.volts) / limitAmps : railOhms,
+    limitAmps,
+  };
+}
+
+function deviceBranches(
+  at: Installation,
+  device: PlacedDevice,
+  kind: Kind,
+  moment: Moment,
+  known: Known,
+): CircuitBranch[] {
+  const pin = (id: string) => nodeKey(pinNode(device.id, id));
+  const { contacts, supplies, provides } = device.profile;
+  const lives = (rail: DeviceRail) => {
+    const from = rail.from ?? supplies[0]?.id;
+    return from === undefined || known.supplied.has(partKey(supplyPart(device.id, from)));
+  };
+  return [
+    ...contacts.flatMap((contact) => contactBranches(at, device, contact, known)),
+    ...supplies
+      .filter((supply) => takes(supply, kind))
+      .map((supply): CircuitBranch => ({
+        kind: "load",
+        ...standsFor(supplyPart(device.id, supply.id)),
+        plus: pin(supply.pins.plus),
+        minus: pin(supply.pins.minus),
+        amps: drawn(device, supply, moment, known),
+        leastVolts: supply.volts.min,
+      })),
+    ...provides.filter((rail) => rail.kind === kind && lives(rail)).map((rail) => madeBranch(device, rail)),
+  ];
+}
+
+/** True for a supply that this kind of current can feed. */
+export const takes = (supply: DeviceSupply, kind: Kind) => supply.kind === "either" || supply.kind === kind;
+
+/** An installation as the branches of a network: those of one kind of current, with what the round before made known. */
+export function branchesOf(at: Installation, kind: Kind, moment: Moment, known: Known): CircuitBranch[] {
+  const hot = copperRatio(moment.celsius);
+  return [
+    ...boardBranches(at, kind, moment),
+    ...at.wires.map((wire): CircuitBranch => ({
+      kind: "resistor",
+      ...standsFor(wirePart(wire.id)),
+      a: nodeKey(wire.from),
+      b: nodeKey(wire.to),
+      ohms: Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot),
+    })),
+    ...at.devices.flatMap((device) => deviceBranches(at, device, kind, moment, known)),
+  ];
+}

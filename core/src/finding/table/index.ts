@@ -1,0 +1,17 @@
+import type { FindingEntry } from "./entry.ts";
+import { foundFindings } from "./found.ts";
+import { placingFindings } from "./placing.ts";
+import { settingsFindings } from "./settings.ts";
+import { siteFindings } from "./site.ts";
+import { supplyFindings } from "./supply.ts";
+
+/** Every code the core can report, with severity, trap and sentences. */
+export const findingTable = {
+  ...placingFindings,
+  ...supplyFindings,
+  ...foundFindings,
+  ...settingsFindings,
+  ...siteFindings,
+} as const satisfies Record<string, FindingEntry>;
+
+export type { FindingEntry, Severity } from "./entry.ts";

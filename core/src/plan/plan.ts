@@ -1,0 +1,56 @@
+import { foundPositions, planControls } from "../controls/index.ts";
+import { severityRank, type Finding } from "../finding/index.ts";
+import { boardOnSite, type JobBundle } from "../job/index.ts";
+import { runSheet, stateAhead, stationStatuses, type StationStatus, type Step } from "../runsheet/index.ts";
+import { inspect, stateNow, testFindings, weakForce, type BenchState, type Planned } from "../state/index.ts";
+import { planWiring } from "../wiring/index.ts";
+import { siteWideFindings } from "./findings.ts";
+import { wishesOf } from "./wishes.ts";
+
+/** Everything worked out for a job. */
+export interface JobPlan extends Planned {
+  sheet: Step[];
+  /** Against the plan itself. */
+  findings: Finding[];
+  /** The bench as the log leaves it. */
+  now: BenchState;
+  /** The bench once the steps still ahead are done, with cores where they were found. */
+  ahead: BenchState;
+  /** Against the bench as it stands now, less what the steps still ahead will settle. */
+  nowFindings: Finding[];
+  statuses: StationStatus[];
+}
+
+/**
+ * Plans a job: wiring, controls, run sheet, findings, and how far the log has come. Pure: the same bundle, the same plan.
+ * The plan's board is the profile as it is read on this site, with its cards and for its leaves.
+ */
+export function planJob(given: JobBundle): JobPlan {
+  const bundle = { ...given, board: boardOnSite(given.job, given.board) };
+  const wiring = planWiring(bundle);
+  const controls = planControls(
+    bundle.board,
+    wishesOf(bundle, wiring),
+    foundPositions(bundle.board, bundle.job.found),
+  );
+  const planned: Planned = { bundle, wiring, controls };
+  const sheet = runSheet(planned);
+  const findings = [
+    ...wiring.findings,
+    ...controls.findings,
+    ...siteWideFindings(planned),
+    ...weakForce(planned, controls.positions),
+    ...testFindings(planned, controls.positions),
+  ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);
+  const now = stateNow(planned);
+  const ahead = stateAhead(planned, sheet, now);
+  return {
+    ...planned,
+    sheet,
+    findings,
+    now,
+    ahead,
+    nowFindings: inspect(planned, ahead),
+    statuses: stationStatuses(planned, sheet, findings),
+  };
+}

@@ -1,0 +1,93 @@
+import {
+  conditionBecause,
+  conditionHolds,
+  conditionInstead,
+  inputAsked,
+  type Circumstances,
+  type Lamp,
+} from "../board/index.ts";
+import { readCircuit, type Element, type Readings } from "../circuit/index.ts";
+import { listed } from "../quantity/index.ts";
+import type { BenchState, Planned } from "./bench.ts";
+import { circumstancesOf, pendingKinds } from "./circumstances.ts";
+import { installationOf } from "./installation.ts";
+
+export type LampState = "lit" | "blinking" | "dark";
+
+/** How a lamp looks beyond lit, blinking or dark: in its second colour, or in counted flashes. */
+export interface LampLook {
+  other?: boolean;
+  flashes?: number;
+}
+
+/** What the board shows at a moment, and the circuit behind it. */
+export interface Face {
+  lamps: Record<string, LampState>;
+  looks: Record<string, LampLook>;
+  /** What the display shows outside its menus, lines parted by |; empty when dark. */
+  display: string;
+  readings: Readings;
+  pending: boolean;
+}
+
+const shownRow = <Row extends { when: Lamp["shows"][number]["when"] }>(
+  rows: readonly Row[],
+  ask: Circumstances,
+): Row | undefined => (ask.power(true) ? rows.find((row) => conditionHolds(row.when, ask)) : undefined);
+
+/** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
+export function readFace(planned: Planned, state: BenchState): Face {
+  const { board } = planned.bundle;
+  const readings = readCircuit(installationOf(board, planned.wiring, state));
+  const ask = circumstancesOf(planned, state, readings);
+  const rows = board.lamps.map((lamp) => [lamp.id, shownRow(lamp.shows, ask)] as const);
+  return {
+    lamps: Object.fromEntries(rows.map(([id, row]) => [id, row?.is ?? "dark"])),
+    looks: Object.fromEntries(
+      rows.flatMap(([id, row]) =>
+        row?.other || row?.flashes ? [[id, { other: row.other, flashes: row.flashes }]] : [],
+      ),
+    ),
+    display: shownRow(board.display?.shows ?? [], ask)?.text ?? "",
+    readings,
+    pending: pendingKinds(state).length > 0,
+  };
+}
+
+/** What a loop runs through, in words; a core has none of its own. */
+function elementText({ bundle, wiring }: Planned, element: Element): string | undefined {
+  switch (element.kind) {
+    case "wire":
+      return undefined;
+    case "link": {
+      const link = bundle.board.links.find((each) => each.id === element.link);
+      return link && `link ${link.between.join("–")}`;
+    }
+    case "contact":
+      return wiring.devices.find((each) => each.id === element.device)?.name;
+  }
+}
+
+/** Why a lamp shows what it shows, in a few words. */
+export function lampReason(planned: Planned, state: BenchState, face: Face, lamp: Lamp): string {
+  if (!state.powered) return "no power";
+  const ask = circumstancesOf(planned, state, face.readings);
+  const inputId = lamp.shows.map(({ when }) => inputAsked(when)).find((id) => id !== undefined);
+  const input = planned.bundle.board.inputs.find((each) => each.id === inputId);
+  if (input) {
+    const reading = face.readings.inputs[input.id];
+    if (!reading?.closed)
+      return ask.reads(input.id, "closed")
+        ? `${input.label} is switched off by its setting`
+        : `${input.terminal} reads open`;
+    const through = reading.loop.flatMap((element) => elementText(planned, element) ?? []);
+    return `${input.terminal} closed through ${through.length ? listed([...new Set(through)]) : "the board"}`;
+  }
+  const row = shownRow(lamp.shows, ask);
+  if (row?.when.pending) return `${pendingKinds(state).join(" and ")} moved and not read yet`;
+  return (
+    (row && conditionBecause(row.when)) ??
+    conditionInstead(lamp.shows.map(({ when }) => when)) ??
+    "nothing to show"
+  );
+}

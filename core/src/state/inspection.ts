@@ -1,0 +1,98 @@
+import type { BehaviourId } from "../board/index.ts";
+import { commitFindings, forceFindings, thresholdFindings, type Positions } from "../controls/index.ts";
+import { finding, type Finding } from "../finding/index.ts";
+import { asWiredFindings, linkFindings, seatOf } from "../wiring/index.ts";
+import type { BenchState, Planned } from "./bench.ts";
+import { circumstancesOf } from "./circumstances.ts";
+import { readFace } from "./face.ts";
+import { installationOf, wiresOf } from "./installation.ts";
+import { testFindings } from "./tested.ts";
+
+/** Trap 2: protection inputs that read open while nothing is tripped. */
+function protectionFindings(planned: Planned, state: BenchState): Finding[] {
+  if (!state.powered) return [];
+  const { readings } = readFace(planned, state);
+  const ask = circumstancesOf(planned, state, readings);
+  return planned.bundle.board.inputs
+    .filter(
+      (input) =>
+        input.contact === "closed" &&
+        (input.guards.length > 0 || input.link !== undefined) &&
+        ask.reads(input.id, "open"),
+    )
+    .map((input) =>
+      finding(
+        "protection-open",
+        [
+          { kind: "input", id: input.id },
+          { kind: "terminal", id: input.terminal },
+        ],
+        {
+          input: input.label,
+          terminal: input.terminal,
+        },
+      ),
+    );
+}
+
+/** The least force that any procedure of the board asks for, %. */
+function leastForce(planned: Planned, id: BehaviourId): number | undefined {
+  const needs = planned.bundle.board.procedures.flatMap((procedure) => procedure.needs);
+  const asked = needs.flatMap((need) =>
+    need.behaviour === id && need.atLeast !== undefined ? [need.atLeast] : [],
+  );
+  return asked.length ? Math.max(...asked) : undefined;
+}
+
+/** Trap 1 for each force the board has, where the controls stand; `planned` is where they should. */
+export function weakForce(planned: Planned, at: Positions): Finding[] {
+  return (["force", "force-opening", "force-closing"] as const).flatMap((id) => {
+    const least = leastForce(planned, id);
+    const { board } = planned.bundle;
+    return least === undefined ? [] : forceFindings(board, at, least, planned.controls.positions, id);
+  });
+}
+
+/** Traps 18 and 47: what was joined under power and must not be, and a battery still on while the board is isolated. */
+function liveFindings(planned: Planned, state: BenchState): Finding[] {
+  const { devices, cores } = planned.wiring;
+  const wires = wiresOf(planned.wiring, state);
+  return devices.flatMap((device): Finding[] => {
+    const about = [{ kind: "device" as const, id: device.id }];
+    const live = device.profile.keyed && state.landedLive.some((pin) => pin.device === device.id);
+    const battery = device.profile.provides.some((rail) => rail.feeds.includes("battery"));
+    const wanted = cores.filter((core) => core.device === device.id).length;
+    const landed = wires.filter((wire) => wire.device === device.id).length;
+    return [
+      ...(live ? [finding("plugged-while-live", about, { device: device.name })] : []),
+      ...(battery && !state.powered && wanted > 0 && landed === wanted
+        ? [finding("battery-left-connected", about, { device: device.name })]
+        : []),
+    ];
+  });
+}
+
+/** What is wrong with the bench as it stands: traps 1 to 5, 13, 14, 18, 20, 37, 42, 44 and 47. */
+export function inspect(planned: Planned, state: BenchState): Finding[] {
+  const { board } = planned.bundle;
+  const cores = wiresOf(planned.wiring, state);
+  return [
+    ...linkFindings(
+      board,
+      cores,
+      state.links,
+      planned.wiring.cores.filter((core) => seatOf(state.sits, core.from) !== undefined),
+    ),
+    ...protectionFindings(planned, state),
+    ...thresholdFindings(board, state.positions, planned.controls.positions),
+    ...weakForce(planned, state.inForce),
+    ...asWiredFindings({
+      at: installationOf(board, planned.wiring, state),
+      wiring: planned.wiring,
+      sits: state.sits,
+    }),
+    ...liveFindings(planned, state),
+    ...testFindings(planned, state.inForce),
+    ...commitFindings(board, state.positions, state.inForce),
+  ];
+}

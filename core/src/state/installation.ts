@@ -1,0 +1,50 @@
+import type { BoardProfile } from "../board/index.ts";
+import type { Installation, Wire } from "../circuit/index.ts";
+import { nodeKey, nodeWord, pinNode } from "../node/index.ts";
+import { seated, seatOf, type Core, type WiringPlan } from "../wiring/index.ts";
+import type { BenchState } from "./bench.ts";
+
+/** Cores as they sit: where they were found, else where the plan has them once they are landed. */
+export function wiresOf(
+  { cores }: Pick<WiringPlan, "cores">,
+  { landed, sits }: Pick<BenchState, "landed" | "sits">,
+): Core[] {
+  const onTerminals = new Set(landed);
+  return cores.flatMap((core) => {
+    const found = seatOf(sits, core.from);
+    if (found === undefined) return onTerminals.has(core.id) ? [core] : [];
+    return found === "off" ? [] : [seated(core, found)];
+  });
+}
+
+/** Cores that were found on pins for which nothing is planned. */
+function unplannedWires(
+  { devices, cores }: Pick<WiringPlan, "devices" | "cores">,
+  { sits }: BenchState,
+): Wire[] {
+  const planned = new Set<string>(cores.map((core) => nodeKey(core.from)));
+  const pins = new Set<string>(
+    devices.flatMap(({ id, profile }) => profile.pins.map((pin) => nodeKey(pinNode(id, pin.id)))),
+  );
+  return Object.entries(sits).flatMap(([key, { pin, seat }]): Wire[] =>
+    seat === "off" || planned.has(key) || !pins.has(key)
+      ? []
+      : [{ id: `${nodeWord(pin)}>${nodeWord(seat)}`, from: pin, to: seat }],
+  );
+}
+
+/** The circuit of a state: its cores, links and tripped contacts. */
+export function installationOf(
+  board: BoardProfile,
+  wiring: Pick<WiringPlan, "devices" | "cores">,
+  state: BenchState,
+): Installation {
+  return {
+    board,
+    devices: wiring.devices,
+    wires: [...wiresOf(wiring, state), ...unplannedWires(wiring, state)],
+    linksIn: new Set(Object.keys(state.links).filter((id) => state.links[id] === "in")),
+    tripped: new Set(state.tripped),
+    powered: state.powered,
+  };
+}

@@ -1,0 +1,78 @@
+import type { Job } from "../../job/index.ts";
+import { demoBundle, planOn } from "../../testing/shipped.ts";
+import { planJob } from "../../runsheet/index.ts";
+import { billOf } from "./bill.ts";
+import { planWiring } from "../plan.ts";
+
+const cablesOf = (change?: (job: Job) => void) => planWiring(demoBundle("netloft", change)).cables;
+
+describe("cables", () => {
+  test("one for each part, with its cores, a spare and its allowances", () => {
+    const cable = cablesOf().find((each) => each.id === "cell-street/receiver")!;
+    // By hand: supply and contact are four cores, five with a spare; 1 m in the cabinet and 0.5 m at the cell beside the run.
+    expect(cable).toMatchObject({
+      cores: 4,
+      soldCores: 5,
+      spares: 1,
+      cutM: cable.lengthM + 1.5,
+      carries: "extra-low voltage",
+    });
+  });
+
+  test("parts that name one run share it: cores together, the longest length, an allowance for each end", () => {
+    const cables = cablesOf((job) => {
+      const cell = job.devices.find((device) => device.id === "cell-street")!;
+      for (const part of ["sender", "receiver"]) Object.assign(cell.cables[part]!, { run: "street post" });
+      cell.cables.sender!.lengthM = 9;
+      cell.cables.receiver!.lengthM = 14;
+    });
+    const shared = cables.find((cable) => cable.id === "street post")!;
+    expect(shared.ends.map((end) => end.part)).toEqual(["sender", "receiver"]);
+    expect(shared).toMatchObject({
+      label: "street post",
+      cores: 6,
+      soldCores: 8,
+      spares: 2,
+      lengthM: 14,
+      cutM: 16,
+    });
+  });
+
+  test("a mains motor's cable is told as mains, has no spare, and shares no run with extra-low voltage", () => {
+    const { given, wiring } = planOn("fennimore-otter", ["fennimore-rack", "lathbury-halt"]);
+    const motor = wiring.cables.find((cable) => cable.id.endsWith("/motor"))!;
+    expect(motor).toMatchObject({ carries: "mains", cores: 3, spares: 0 });
+    expect(planJob(given).findings.map((each) => each.code)).not.toContain("mains-beside-low");
+    const job = structuredClone(given.job);
+    for (const device of job.devices) for (const cable of Object.values(device.cables)) cable.run = "trench";
+    const [found] = planJob({ ...given, job }).findings.filter((each) => each.code === "mains-beside-low");
+    expect(found).toMatchObject({ severity: "danger", values: { cable: "trench" } });
+  });
+
+  test("the size is the least with which the device has its voltage at 70 °C", () => {
+    const at = (lengthM: number) =>
+      cablesOf((job) => {
+        for (const cable of Object.values(job.devices.find((device) => device.id === "lock")!.cables))
+          cable.lengthM = lengthM;
+      }).find((cable) => cable.ends[0]?.device === "lock")!.enoughMm2;
+    // By hand: 310 mA may lose 24 − 0.03 − 21.5 = 2.469 V; out and back at 70 °C a metre of 0.5 mm² loses
+    // 2 · 0.039 · 1.1965 · 0.31 = 28.93 mV, so 85 m is the most; 0.75 mm² carries 26/39 of that, 128 m.
+    expect(at(85)).toBe(0.5);
+    expect(at(86)).toBe(0.75);
+    expect(at(127)).toBe(0.75);
+    expect(at(129)).toBe(1);
+    expect(at(500)).toBe(4);
+  });
+
+  test("the bill sums metres by kind of cable, and counts connectors and what coils ask for", () => {
+    const { devices, cores, cables } = planWiring(demoBundle("ropewalk"));
+    const bill = billOf(devices, cores, cables);
+    const metres = bill.filter((line) => line.unit === "m").reduce((sum, line) => sum + line.amount, 0);
+    expect(metres).toBe(cables.reduce((sum, cable) => sum + cable.cutM, 0));
+    expect(bill.find((line) => line.what.startsWith("Connector"))?.amount).toBe(1);
+    const heavy = planOn("penhallow-drover", ["brackwater-plain", "brackwater-grip"]).wiring;
+    expect(billOf(heavy.devices, heavy.cores, heavy.cables).map((line) => line.what)).toContain(
+      "Suppression for a coil",
+    );
+  });
+});

@@ -1,0 +1,92 @@
+import { atWork, measureCircuit, situations, type Installation } from "../../circuit/index.ts";
+import { conductorOhms, conductorSizesMm2 } from "../../quantity/index.ts";
+import type { CablePlan } from "./cables.ts";
+import type { Core } from "../cores/index.ts";
+import type { SiteDevice } from "../place/index.ts";
+import type { Placement } from "../place/index.ts";
+import { partKey, supplyPart } from "../../node/index.ts";
+import { hottest, isLimited } from "./voltage.ts";
+
+/** Cores that a part needs at least for their strength alone, mm²; common practice. */
+const leastMm2 = 0.5;
+
+/** A part of a device as a key. */
+const partId = (device: string, part: string) => `${device} ${part}`;
+
+function resized(
+  cores: readonly Core[],
+  devices: readonly SiteDevice[],
+  sizes: ReadonlyMap<string, number>,
+): Core[] {
+  return cores.map((core) => {
+    const size = sizes.get(partId(core.device ?? "", core.part));
+    if (!core.cable || size === undefined) return core;
+    const part = devices
+      .find(({ id }) => id === core.device)
+      ?.profile.parts.find(({ id }) => id === core.part);
+    const ohms = conductorOhms(size, core.cable.lengthM, 20, part?.strands === "solid" ? 2 : 5);
+    return { ...core, ohms };
+  });
+}
+
+/** Supplies that get too little in some situation of work with cores as hot as they get, apart from drives. */
+function starved(at: Installation, placements: readonly Placement[]): Set<string> {
+  const low = new Set<string>();
+  for (const situation of situations.filter(atWork)) {
+    const { supplies, rails } = measureCircuit(at, { situation, celsius: hottest });
+    for (const { demand, place } of placements)
+      // A rail at its limit starves everything on it, whatever the cable.
+      if (demand.kind === "supply" && !demand.duty.startsWith("drive") && !isLimited(rails, place))
+        if (supplies[partKey(supplyPart(demand.device.id, demand.supply.id))]?.state === "low")
+          low.add(demand.device.id);
+  }
+  return low;
+}
+
+/**
+ * The size each cable needs, mm², so that every device has its voltage with everything at work and the cores as hot as
+ * they get: all begin as thin as is usual, and the cable of what still starves, or of the converter that feeds it, is
+ * taken one size up until nothing does. Cables of drives keep the size of the drive's own sheet.
+ * @returns for each cable its size; undefined where the thickest is not enough
+ */
+export function sizesEnough(
+  at: Installation,
+  devices: readonly SiteDevice[],
+  placements: readonly Placement[],
+  cores: readonly Core[],
+  cables: readonly CablePlan[],
+): Map<string, number | undefined> {
+  const drives = new Set(devices.filter(({ profile }) => profile.kind === "drive").map(({ id }) => id));
+  const free = cables.filter((cable) => !cable.ends.some((end) => drives.has(end.device)));
+  const sizes = new Map<string, number>(
+    free.flatMap((cable) => cable.ends.map((end) => [partId(end.device, end.part), leastMm2])),
+  );
+  const spent = new Set<string>();
+  const makers = new Map(
+    placements.flatMap(({ demand, place }) =>
+      place?.kind === "made" ? [[demand.device.id, place.made.device] as const] : [],
+    ),
+  );
+  const most = free.length * conductorSizesMm2.length;
+  for (let round = 0; round < most; round++) {
+    const low = starved({ ...at, wires: resized(cores, devices, sizes) }, placements);
+    const hungry = new Set([...low].flatMap((id) => [id, makers.get(id) ?? id]));
+    const raise = free.filter(
+      (cable) => !spent.has(cable.id) && cable.ends.some((end) => hungry.has(end.device)),
+    );
+    if (!raise.length) break;
+    for (const cable of raise) {
+      const now = sizes.get(partId(cable.ends[0]!.device, cable.ends[0]!.part))!;
+      const next = conductorSizesMm2.find((size) => size > now);
+      if (next === undefined) spent.add(cable.id);
+      else for (const end of cable.ends) sizes.set(partId(end.device, end.part), next);
+    }
+  }
+  return new Map(
+    cables.map((cable): [string, number | undefined] => {
+      if (spent.has(cable.id)) return [cable.id, undefined];
+      const [end] = cable.ends;
+      return [cable.id, (end && sizes.get(partId(end.device, end.part))) ?? cable.sizeMm2];
+    }),
+  );
+}

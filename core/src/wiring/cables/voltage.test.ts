@@ -1,0 +1,61 @@
+import { wordsOf } from "../../finding/index.ts";
+import { demoBundle, planOn } from "../../testing/shipped.ts";
+import { planJob, type JobPlan } from "../../runsheet/index.ts";
+import type { Job } from "../../job/index.ts";
+
+const low = (plan: JobPlan) => plan.findings.filter((each) => each.code === "voltage-low");
+
+function longRun(job: Job, device: string, lengthM: number, sizeMm2: 0.5 | 0.75 | 1.5 | 2.5): void {
+  const found = job.devices.find((each) => each.id === device)!;
+  for (const cable of Object.values(found.cables)) Object.assign(cable, { lengthM, sizeMm2 });
+}
+
+describe("trap 40: voltage drop at the far end", () => {
+  test("the shipped jobs have none", () => {
+    for (const name of ["netloft", "ropewalk", "lampquay"])
+      expect(low(planJob(demoBundle(name)))).toEqual([]);
+  });
+
+  test("a lock behind a converter at the end of 90 m of 0.5 mm²: told with a size that is enough", () => {
+    const plan = planJob(demoBundle("netloft", (job) => longRun(job, "lock", 90, 0.5)));
+    const [found] = low(plan);
+    expect(found?.subjects[0]).toEqual({ kind: "device", id: "lock" });
+    // By hand: 310 mA over 2 · 90 m of 39 Ω/km at 70 °C, 1.1965 times as much, and 0.1 Ω inside: 2.64 V lost of 24.
+    expect(found?.values.volts).toBe("21.4 V");
+    const words = wordsOf(found!);
+    expect(words.what).toContain("it needs 21.5 V");
+  });
+
+  test("with the size it names, the finding is gone", () => {
+    const far = planJob(demoBundle("netloft", (job) => longRun(job, "lock", 120, 0.5)));
+    const remedy = wordsOf(low(far)[0]!).remedy;
+    const size = Number(/Run ([\d.]+) mm²/.exec(remedy)?.[1]);
+    expect([0.75, 1, 1.5, 2.5]).toContain(size);
+    const mended = planJob(
+      demoBundle("netloft", (job) => {
+        longRun(job, "lock", 120, size as 0.75);
+      }),
+    );
+    expect(low(mended)).toEqual([]);
+  });
+
+  test("on a board of another manner, and on a rail that lives only while it moves: a beacon 400 m away", () => {
+    const devices = ["marlstreet-strut", "marlstreet-strut", "ostwick-ember"];
+    const { given } = planOn("osierbeck-egret", devices);
+    const at = (lengthM: number) => {
+      const job = structuredClone(given.job);
+      longRun(job, "flashing-light-1", lengthM, 0.5);
+      return low(planJob({ ...given, job })).map((each) => each.values.device);
+    };
+    expect(at(20)).toEqual([]);
+    expect(at(400)).toEqual(["Ember flashing light"]);
+  });
+
+  test("a rail at its limit is told as that, and not as a cable too thin", () => {
+    const bundle = demoBundle("netloft");
+    bundle.board.budgets[0]!.limitMilliamps = 60;
+    const plan = planJob(bundle);
+    expect(plan.findings.map((each) => each.code)).toContain("rail-overloaded");
+    expect(low(plan)).toEqual([]);
+  });
+});

@@ -1,0 +1,116 @@
+import type { DeviceInstance, Job } from "../../job/index.ts";
+import { demoBundle } from "../../testing/shipped.ts";
+import { linkFindings, planWiring } from "../index.ts";
+
+const twin = (job: Job, id: string, n: number): DeviceInstance => ({
+  ...job.devices.find((each) => each.id === id)!,
+  id: `${id}-${n}`,
+  name: `${id} ${n}`,
+});
+
+const withTwins = (id: string, count: number) =>
+  planWiring(
+    demoBundle("netloft", (job) => {
+      for (let n = 2; n <= count; n++) job.devices.push(twin(job, id, n));
+    }),
+  );
+
+const lines = (plan: ReturnType<typeof planWiring>, device: RegExp) =>
+  plan.cores
+    .filter((core) => device.test(core.device))
+    .map((core) => `${core.device} ${core.pin}>${core.target}`);
+
+describe("contacts that share an input", () => {
+  test("three stops go in series: in at P2, through two connectors, back to a common", () => {
+    const stops = lines(withTwins("stop", 3), /^stop/);
+    expect(stops.slice(0, 5)).toEqual([
+      "stop a>P2",
+      "stop b>J1",
+      "stop-2 a>J1",
+      "stop-2 b>J2",
+      "stop-3 a>J2",
+    ]);
+    expect(stops[5]).toMatch(/^stop-3 b>P[15]$/);
+  });
+
+  test("two key switches on the step input go in parallel, both on the same two terminals", () => {
+    const plan = planWiring(
+      demoBundle("netloft", (job) => {
+        // Three step contacts for the two inputs that take one: step and open only.
+        for (let n = 2; n <= 3; n++) job.devices.push(twin(job, "key", n));
+      }),
+    );
+    const inputs = lines(plan, /^key/).filter((line) => line.includes(" a>"));
+    expect(inputs.map((line) => line.split(">")[1]).sort()).toEqual(["C2", "C2", "C4"]);
+    expect(
+      lines(plan, /^key/)
+        .filter((line) => line.includes(" b>"))
+        .every((line) => line.endsWith("C1")),
+    ).toBe(true);
+    expect(plan.cores.some((core) => core.joint)).toBe(false);
+  });
+
+  test("a second photocell takes the edge's input before it shares one, and says nothing is lost", () => {
+    const plan = planWiring(
+      demoBundle("netloft", (job) => {
+        job.devices = job.devices.filter((each) => each.id !== "edge");
+        job.devices.push(twin(job, "cell-street", 2));
+      }),
+    );
+    const used = plan.placements.flatMap(({ demand, place }) =>
+      demand.kind === "contact" && demand.contact.duty === "photocell" && place?.kind === "input"
+        ? [place.input.id]
+        : [],
+    );
+    expect(used.sort()).toEqual(["beam", "edge"]);
+    expect(plan.findings.filter((each) => each.code === "contacts-chained")).toEqual([]);
+    expect(plan.links.find((link) => link.id === "link-edge")?.planned).toBe("out");
+  });
+
+  test("a chain is told once, with its devices and its lamp", () => {
+    const [chained] = withTwins("stop", 2).findings.filter((each) => each.code === "contacts-chained");
+    expect(chained?.values).toEqual({
+      devices: "Stop, boat store and stop 2",
+      input: "Stop (P2)",
+      lamp: "STOP",
+      lost: "",
+      room: "",
+    });
+  });
+});
+
+describe("terminals", () => {
+  test("no clamp holds more than it may while another of the same point has room", () => {
+    const plan = withTwins("cell-street", 3);
+    const held = new Map<string, number>();
+    for (const core of plan.cores) held.set(core.target, (held.get(core.target) ?? 0) + 1);
+    for (const id of ["R1", "R2", "R3", "R4"]) expect(held.get(id)).toBeLessThanOrEqual(4);
+    expect(Math.abs(held.get("R1")! - held.get("R3")!)).toBeLessThanOrEqual(1);
+    expect(plan.findings.map((each) => each.code)).toContain("terminal-crowded");
+  });
+
+  test("a core says what it is for, in which cable, and where it comes from", () => {
+    const core = planWiring(demoBundle("netloft")).cores.find((each) => each.id === "lock.plus>out-plus");
+    expect(core).toMatchObject({
+      deviceName: "Magnetic lock",
+      pinLabel: "coil +",
+      target: "converter/out-plus",
+      cable: { lengthM: 5, sizeMm2: 1 },
+      why: "supply 24 V DC from Converter in the cabinet",
+    });
+  });
+});
+
+describe("links in a state", () => {
+  const { board } = demoBundle("netloft");
+  const wire = { id: "w", from: "cell/r-a", to: "board/P3", deviceName: "Cell" };
+  const codes = (wires: (typeof wire)[], links: Record<string, "in" | "out">) =>
+    linkFindings(board, wires, { "link-stop": "in", "link-edge": "in", ...links }).map((each) => each.code);
+
+  test("traps 3 and 4: in beside a wired device is a danger, out with nothing wired is a fault, the rest is right", () => {
+    expect(codes([wire], { "link-beam": "in" })).toEqual(["link-beside-device"]);
+    expect(codes([], { "link-beam": "out" })).toEqual(["link-missing"]);
+    expect(codes([wire], { "link-beam": "out" })).toEqual([]);
+    expect(codes([], { "link-beam": "in" })).toEqual([]);
+  });
+});

@@ -1,0 +1,64 @@
+import { terminalOf, terminalsOf, type BoardProfile } from "../../board/index.ts";
+import type { Wire } from "../../circuit/index.ts";
+import { finding, type Finding } from "../../finding/index.ts";
+import { terminalIn } from "../../node/index.ts";
+import { count } from "../../quantity/index.ts";
+import { honoursPins, pinsOf, type Placement, type SiteDevice } from "../place/index.ts";
+import { seatText } from "./seat.ts";
+import type { Core } from "./cores.ts";
+
+/** Terminals that hold more cores than their clamps take. */
+export function crowdFindings(board: BoardProfile, cores: readonly Wire[]): Finding[] {
+  return terminalsOf(board).flatMap((terminal): Finding[] => {
+    const held = cores.filter((core) => terminalIn(core.to) === terminal.id).length;
+    if (held <= terminal.holds) return [];
+    return [
+      finding("terminal-crowded", [{ kind: "terminal", id: terminal.id }], {
+        terminal: terminal.id,
+        cores: count(held, "core"),
+        holds: String(terminal.holds),
+      }),
+    ];
+  });
+}
+
+/** Pins wanted on a terminal that cannot take them, or that the board does not have. */
+export function pinFindings(
+  board: BoardProfile,
+  devices: readonly SiteDevice[],
+  placements: readonly Placement[],
+  cores: readonly Core[],
+): Finding[] {
+  return devices.flatMap((device): Finding[] =>
+    Object.entries(device.pinned ?? {}).flatMap(([pin, terminal]): Finding[] => {
+      const core = cores.find((each) => each.device === device.id && each.pin === pin);
+      if (core && terminalIn(core.to) === terminal) return [];
+      const label = device.profile.pins.find((each) => each.id === pin)?.label ?? pin;
+      const known = terminalOf(board, terminal) !== undefined;
+      const own = placements.find(
+        ({ demand }) => demand.device.id === device.id && pinsOf(demand).includes(pin),
+      );
+      const shares = own?.place !== undefined && honoursPins(own.demand, own.place, board);
+      return [
+        finding(
+          "pin-impossible",
+          [
+            { kind: "device", id: device.id },
+            ...(known ? [{ kind: "terminal" as const, id: terminal }] : []),
+          ],
+          {
+            device: device.name,
+            pin: label,
+            terminal,
+            reason: !known
+              ? `${board.name} has no terminal ${terminal}`
+              : shares
+                ? `it is chained with others there, and another core of the chain sits on ${terminal}`
+                : `${terminal} is ${terminalOf(board, terminal)!.label}, which cannot take it`,
+            instead: core ? `Planned on ${seatText(core.to, devices)} instead.` : "It stays without a place.",
+          },
+        ),
+      ];
+    }),
+  );
+}

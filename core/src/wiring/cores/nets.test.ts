@@ -1,0 +1,34 @@
+import { planOn, usualDevices } from "../../testing/shipped.ts";
+import { netsOf } from "./nets.ts";
+
+const planned = planOn("quillmarsh-duet", usualDevices["quillmarsh-duet"]!);
+const nets = netsOf(planned.bundle.board, planned.wiring.cores);
+
+test("every core ends on exactly one net, or in a connector", () => {
+  for (const core of planned.wiring.cores) {
+    const on = nets.filter((net) => net.cores.includes(core.id));
+    expect([core.id, on.length]).toEqual([core.id, 1]);
+  }
+});
+
+test("terminals that are one point are one net, under the name of what joins them", () => {
+  const common = nets.find((net) => net.terminals.includes("P1"))!;
+  expect(common.terminals).toEqual(["P1", "P5"]);
+  expect(common.label).toBe("Common, protection");
+  const plus = nets.find((net) => net.terminals.includes("R1"))!;
+  expect(plus.terminals).toEqual(["R1", "R3"]);
+  expect(plus.cores).toHaveLength(2);
+});
+
+test("no terminal is in two nets, and a net without a core is not told", () => {
+  const all = nets.flatMap((net) => net.terminals);
+  expect(new Set(all).size).toBe(all.length);
+  expect(nets.every((net) => net.cores.length > 0)).toBe(true);
+});
+
+test("on a board where a supply's minus is a sensor's common, the two are one net", () => {
+  const otter = planOn("fennimore-otter", ["fennimore-rack"]);
+  const net = netsOf(otter.bundle.board, otter.wiring.cores).find((each) => each.terminals.includes("S2"))!;
+  // The sensors' own minus and their two returns meet on S2.
+  expect(net.cores).toHaveLength(3);
+});

@@ -1,0 +1,11 @@
+export { asWiredFindings } from "./as-wired.ts";
+export {
+  changesBetween,
+  differencesOf,
+  effectOf,
+  effectText,
+  seated,
+  seatOf,
+  supplyWords,
+} from "./difference.ts";
+export type { Difference, Sits } from "./difference.ts";

@@ -1,0 +1,48 @@
+import type { BoardProfile } from "../../board/index.ts";
+import { listed } from "../../quantity/index.ts";
+import type { Placement } from "../place/index.ts";
+
+export type LinkPosition = "in" | "out";
+
+/** Where a link must stand, where it stands now, and why. */
+export interface LinkPlan {
+  id: string;
+  between: [string, string];
+  found: LinkPosition;
+  planned: LinkPosition;
+  why: string;
+}
+
+/** Links as they stand on site: as noted, otherwise as delivered. */
+export function foundLinks(
+  board: BoardProfile,
+  noted: Readonly<Record<string, LinkPosition>>,
+): Record<string, LinkPosition> {
+  return Object.fromEntries(board.links.map((link) => [link.id, noted[link.id] ?? link.delivered]));
+}
+
+/** Every link both ways: out where a device takes over its input, in where the input stays empty. */
+export function planLinks(
+  board: BoardProfile,
+  placements: readonly Placement[],
+  found: Readonly<Record<string, LinkPosition>>,
+): LinkPlan[] {
+  return board.links.map((link) => {
+    const input = board.inputs.find((each) => each.link === link.id);
+    const users = placements.flatMap(({ demand, place }) =>
+      demand.kind === "contact" && place?.kind === "input" && place.input.id === input?.id
+        ? [demand.device.name]
+        : [],
+    );
+    const now = found[link.id] ?? link.delivered;
+    const stays = { id: link.id, between: link.between, found: now };
+    if (!input) return { ...stays, planned: now, why: "No input of this plan uses it: it stays as found." };
+    return users.length
+      ? {
+          ...stays,
+          planned: "out",
+          why: `${listed(users)} ${users.length > 1 ? "take" : "takes"} over ${input.label}.`,
+        }
+      : { ...stays, planned: "in", why: `${input.label} stays empty and must read closed.` };
+  });
+}

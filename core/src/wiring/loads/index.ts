@@ -1,0 +1,3 @@
+export { overloadFindings } from "./findings.ts";
+export { railLoads } from "./loads.ts";
+export type { BySituation, Load, RailLoad } from "./loads.ts";

@@ -1,0 +1,93 @@
+import { planOn } from "../../testing/shipped.ts";
+
+/** Why each contact and supply of a device sits where it does. */
+const whyOf = (board: string, devices: string[], id: string) =>
+  planOn(board, devices)
+    .wiring.placements.filter(({ demand }) => demand.device.id === id)
+    .map(({ why }) => why);
+
+describe("why something sits where it does", () => {
+  test("an input made for it, its own; a rail with its volts, when it lives, and what it carries", () => {
+    expect(whyOf("fennimore-otter", ["ostwick-glance"], "photocell-1")).toEqual([
+      "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
+      "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
+      "Low beam (P3): made for a photocell contact, its own.",
+    ]);
+  });
+
+  test("a second one takes an input made for something else before it shares one", () => {
+    const [, , contact] = whyOf("fennimore-otter", ["ostwick-glance", "ostwick-glance"], "photocell-2");
+    expect(contact).toBe(
+      "High beam (P4): made for a high-beam contact, and takes a photocell contact too; Low beam is taken or does not fit, its own.",
+    );
+  });
+
+  test("a chain says with whom, how, and that no input is left for each", () => {
+    const why = whyOf("quillmarsh-duet", ["lathbury-halt", "lathbury-halt"], "stop-button-2");
+    expect(why).toEqual([
+      "Stop (P2): made for a stop contact, shared with Halt stop button in series, as no input is left for each.",
+    ]);
+    const keys = whyOf(
+      "marlstreet-plover",
+      ["tallow-turnkey", "tallow-turnkey", "tallow-turnkey"],
+      "key-switch-3",
+    );
+    expect(keys[0]).toContain("in parallel");
+  });
+
+  test("a tested photocell says that the board can test it there", () => {
+    const why = whyOf("osierbeck-egret", ["ostwick-vigil"], "photocell-1");
+    expect(why[0]).toBe("Tested 24 V: 24 V DC, always on.");
+    expect(why.at(-1)).toBe(
+      "Photocell closing (X3): made for a photocell contact, its own; the board can test it there.",
+    );
+  });
+
+  test("a lock behind its converter, a battery at its terminals, a wake pair on its output, a bell by way of a relay", () => {
+    expect(whyOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], "lock-1")).toEqual([
+      "Turn converter, AC to regulated DC makes 24 V DC for it, which no terminal of the board gives.",
+    ]);
+    expect(whyOf("osierbeck-egret", ["quillmarsh-reserve"], "battery-1")).toEqual([
+      "The battery goes to H1 and H2.",
+    ]);
+    expect(whyOf("tollard-nightjar", ["tollard-gate-board"], "gate-board-1").at(-1)).toBe(
+      "Wake command: wakes the gate board and gives it the command.",
+    );
+    expect(whyOf("hexby-trestle", ["tallow-chime"], "bell-1")[0]).toMatch(
+      /^Relay A switches it, fed from 24 V DC: no terminal of the board feeds it by itself\.$/,
+    );
+  });
+
+  test("a rail that sleeps under what must live says that none better was left", () => {
+    expect(whyOf("marlstreet-plover", ["tallow-digits"], "keypad-1")[0]).toContain(
+      "no rail that lives as it must was left",
+    );
+  });
+});
+
+describe("what would make room", () => {
+  const remedies = (board: string, devices: string[], cards?: string[]) =>
+    planOn(board, devices, {}, "", undefined, cards)
+      .findings.filter((each) => each.code === "device-unplaced" || each.code === "contacts-chained")
+      .map((each) => each.values.remedy ?? each.values.room);
+
+  test("a card that is not fitted, with its slot", () => {
+    const [first] = remedies("hexby-trestle", ["marram-interrupt-loop"], []);
+    expect(first).toMatch(/^Room would come with the card .+ in slot .+\.$/);
+    expect(remedies("hexby-trestle", ["marram-interrupt-loop"], ["loop"])).toEqual([]);
+  });
+
+  test("nothing, where no card of the board would help", () => {
+    expect(remedies("copperfold-sash", ["tallow-turnkey", "marram-shadow-loop"])).toContain(
+      "Choose a board with such a terminal, a card that adds one, or another device.",
+    );
+  });
+
+  test("an input that cannot be shared says who has it", () => {
+    const { findings } = planOn("hexby-trestle", ["ostwick-thread", "ostwick-thread", "ostwick-thread"]);
+    const told = findings.find((each) => each.code === "device-unplaced");
+    expect(told?.values.reason).toMatch(
+      /^.+ \(S[34]\) is taken by Thread .+, and what it looks for cannot be shared\.$/,
+    );
+  });
+});

@@ -1,0 +1,13 @@
+export { anotherVoltage } from "./another-voltage.ts";
+export { demandsOf, madeRails, pinsOf, sensingWord } from "./demand.ts";
+export type { Demand, MadeRail, Place, SiteDevice } from "./demand.ts";
+export { placementFindings } from "./findings.ts";
+export { honoursPins, terminalsAt } from "./fit.ts";
+export { placeDevices } from "./place.ts";
+export type { Placement } from "./place.ts";
+export { limitKey, limitsOf } from "./limit.ts";
+export type { Limit } from "./limit.ts";
+export { testedBy } from "./preference.ts";
+export type { PlanCost } from "./preference.ts";
+export { problemOf } from "./problem.ts";
+export { siteFindings } from "./site.ts";
