@@ -3,7 +3,7 @@ import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
-import { parseBundle, readBoard } from "@anvilcloud/core";
+import { jobFormat, parseBundle, readBoard } from "@anvilcloud/core";
 import express, { type Express } from "express";
 import type { Knex } from "knex";
 import { pino } from "pino";
@@ -26,7 +26,7 @@ async function fill(knex: Knex): Promise<void> {
     job: { devices: unknown[] };
   };
   const bare = parseBundle({
-    format: "anvilcloud/job@1",
+    format: jobFormat,
     job: { ...job, devices: [] },
     board,
     devices: [],

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -8,8 +8,9 @@ import { test as base } from "@playwright/test";
 const root = resolve(fileURLToPath(new URL(".", import.meta.url)), "..");
 
 /** Starts the built server on a database of its own, with or without the demo jobs. */
-async function startServer(demo: boolean): Promise<{ address: string; stop: () => void }> {
-  const database = join(mkdtempSync(join(tmpdir(), "anvilcloud-e2e-")), "test.db");
+async function startServer(demo: boolean): Promise<{ address: string; stop: () => Promise<void> }> {
+  const folder = mkdtempSync(join(tmpdir(), "anvilcloud-e2e-"));
+  const database = join(folder, "test.db");
   const child: ChildProcess = spawn(process.execPath, [join(root, "server/dist/main.js")], {
     cwd: root,
     env: { ...process.env, PORT: "0", DATABASE: database, DEMO: demo ? "1" : "0", LOG_LEVEL: "error" },
@@ -22,7 +23,13 @@ async function startServer(demo: boolean): Promise<{ address: string; stop: () =
       if (match) found(match[0]);
     });
   });
-  return { address, stop: () => void child.kill("SIGTERM") };
+  const stop = async () => {
+    const ended = new Promise((resolve) => child.once("exit", resolve));
+    child.kill("SIGTERM");
+    await ended;
+    rmSync(folder, { recursive: true, force: true });
+  };
+  return { address, stop };
 }
 
 /** Tests with a server of their own: `demo` holds the demo jobs, `empty` holds none. */
@@ -31,12 +38,12 @@ export const test = base.extend<{ demo: string; empty: string }>({
   demo: async ({ browserName: _ }, use) => {
     const server = await startServer(true);
     await use(server.address);
-    server.stop();
+    await server.stop();
   },
   empty: async ({ browserName: _ }, use) => {
     const server = await startServer(false);
     await use(server.address);
-    server.stop();
+    await server.stop();
   },
 });
 

@@ -11,3 +11,4 @@ export * from "./state/index.ts";
 export * from "./runsheet/index.ts";
 export * from "./plan/index.ts";
 export * from "./record/index.ts";
+export * from "./contract/index.ts";

@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { join } from "node:path";
 import type { LogEntry } from "@anvilcloud/core";
-import { freshFolder, root } from "./testing/serve.ts";
+import { freshFolder } from "./testing/folders.ts";
+import { root } from "./testing/serve.ts";
 
 /** Starts the real program on a database and waits for its address. */
 async function start(database: string): Promise<{ process: ChildProcess; address: string }> {

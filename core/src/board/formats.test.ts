@@ -10,7 +10,7 @@ import {
   shippedDevices,
   refusal,
 } from "../testing/shipped.ts";
-import { parseBundle } from "../job/index.ts";
+import { jobFormat, parseBundle } from "../job/index.ts";
 import { boardSchema, migrateBoard, parseBoard, readBoard } from "./index.ts";
 
 describe("earlier formats", () => {
@@ -30,7 +30,7 @@ describe("earlier formats", () => {
     const { job } = demoBundle("netloft");
     const { values: _none, ...found } = job.found;
     const old = {
-      format: "anvilcloud/job@1",
+      format: jobFormat,
       job: { ...job, found },
       board: parse(oldBoardText()) as unknown,
       devices: shippedDevices(),

@@ -1,12 +1,21 @@
 import { demoBundle } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
-import { faultsThatFlip, readCircuit, withFault, type Installation } from "./index.ts";
+import { faultsThatFlip, readCircuit, withFault, type Fault, type Installation } from "./index.ts";
+import { linkPart } from "../node/index.ts";
+import { contact, node, supply } from "../testing/keys.ts";
 
 /** A demo job's planned wiring, all cores on, links as planned, powered. */
 function installed(name: string): Installation {
   const bundle = demoBundle(name);
   return asPlanned(bundle.board, planWiring(bundle));
+}
+
+/** A fault in one line. */
+function faultWords(fault: Fault): string {
+  if ("wire" in fault) return `${fault.kind} ${fault.wire}`;
+  if ("link" in fault) return `${fault.kind} ${fault.link}`;
+  return `${fault.kind} ${fault.contact.device} ${fault.contact.contact}`;
 }
 
 const closed = (at: Installation, input: string) => readCircuit(at).inputs[input]?.closed;
@@ -17,7 +26,7 @@ describe("reading the circuit", () => {
     for (const id of ["stop", "beam", "edge"]) expect(inputs[id]?.closed).toBe(true);
     for (const id of ["step", "part", "open"]) expect(inputs[id]?.closed).toBe(false);
     expect(inputs.beam?.loop.filter((element) => element.kind === "contact")).toEqual([
-      { kind: "contact", id: "cell-street/beam" },
+      { kind: "contact", device: "cell-street", contact: "beam" },
     ]);
   });
 
@@ -25,50 +34,53 @@ describe("reading the circuit", () => {
     const at = installed("ropewalk");
     expect(closed(at, "beam")).toBe(true);
     for (const cell of ["cell-out/beam", "cell-in/beam"])
-      expect(closed({ ...at, tripped: new Set([cell]) }, "beam")).toBe(false);
+      expect(closed({ ...at, tripped: new Set([contact(cell)]) }, "beam")).toBe(false);
   });
 
   test("an unused input is closed by its link and open without it", () => {
     const at = installed("lampquay");
-    expect(readCircuit(at).inputs.edge?.loop).toEqual([{ kind: "link", id: "link-edge" }]);
+    expect(readCircuit(at).inputs.edge?.loop).toEqual([linkPart("link-edge")]);
     expect(closed({ ...at, linksIn: new Set() }, "edge")).toBe(false);
   });
 
   test("a link left in hides a tripped photocell", () => {
-    const at = { ...installed("netloft"), tripped: new Set(["cell-street/beam"]) };
+    const at = { ...installed("netloft"), tripped: new Set([contact("cell-street/beam")]) };
     expect(closed(at, "beam")).toBe(false);
-    expect(closed(withFault(at, { kind: "link-left-in", id: "link-beam" }), "beam")).toBe(true);
+    expect(closed(withFault(at, { kind: "link-left-in", link: "link-beam" }), "beam")).toBe(true);
   });
 
   test("a photocell without supply opens its contact: fail-safe relay, common practice", () => {
     const at = installed("netloft");
     expect(closed({ ...at, powered: false }, "beam")).toBe(false);
-    expect(closed(withFault(at, { kind: "wire-off", id: "cell-street.r-plus>R3" }), "beam")).toBe(false);
+    expect(closed(withFault(at, { kind: "wire-off", wire: "cell-street.r-plus>R3" }), "beam")).toBe(false);
     // Without power the board reads nothing, whatever the loop does.
     expect(closed({ ...at, powered: false }, "stop")).toBe(false);
   });
 
   test("supplies: swapped poles read as reversed on DC; the lock lives behind its converter", () => {
     const at = installed("netloft");
-    expect(readCircuit(at).supplies).toMatchObject({ "lock/coil": "supplied", "converter/in": "supplied" });
+    expect(readCircuit(at).supplies).toMatchObject({
+      [supply("lock/coil")]: "supplied",
+      [supply("converter/in")]: "supplied",
+    });
     const swapped = at.wires.map((wire) =>
       wire.id.startsWith("cell-street.r-plus")
-        ? { ...wire, to: "board/R2" }
+        ? { ...wire, to: node("R2") }
         : wire.id.startsWith("cell-street.r-minus")
-          ? { ...wire, to: "board/R1" }
+          ? { ...wire, to: node("R1") }
           : wire,
     );
-    expect(readCircuit({ ...at, wires: swapped }).supplies["cell-street/receiver"]).toBe("reversed");
+    expect(readCircuit({ ...at, wires: swapped }).supplies[supply("cell-street/receiver")]).toBe("reversed");
     const noConverter = at.wires.filter((wire) => !wire.id.startsWith("converter.in-a"));
-    expect(readCircuit({ ...at, wires: noConverter }).supplies["lock/coil"]).toBe("absent");
+    expect(readCircuit({ ...at, wires: noConverter }).supplies[supply("lock/coil")]).toBe("absent");
   });
 });
 
 describe("single faults", () => {
   test("those that open the photocell loop are its contact, its four receiver cores, and no link", () => {
-    const faults = faultsThatFlip(installed("netloft"), "beam").map((fault) => `${fault.kind} ${fault.id}`);
-    expect(faults.sort()).toEqual([
-      "contact-tripped cell-street/beam",
+    const faults = faultsThatFlip(installed("netloft"), "beam");
+    expect(faults.map(faultWords).sort()).toEqual([
+      "contact-tripped cell-street beam",
       "wire-off cell-street.r-a>P3",
       "wire-off cell-street.r-b>P1",
       "wire-off cell-street.r-minus>R4",
@@ -77,12 +89,11 @@ describe("single faults", () => {
   });
 
   test("are the same that trying every fault finds, at rest and with each contact tripped, on every demo job", () => {
-    const key = (faults: { kind: string; id: string }[]) =>
-      faults.map((fault) => `${fault.kind} ${fault.id}`).sort();
+    const key = (faults: readonly Fault[]) => faults.map(faultWords).sort();
     for (const name of ["netloft", "ropewalk", "lampquay"]) {
       const rest = installed(name);
       const contacts = rest.devices.flatMap((device) =>
-        device.profile.contacts.map((each) => `${device.id}/${each.id}`),
+        device.profile.contacts.map((each) => contact(`${device.id}/${each.id}`)),
       );
       for (const tripped of [[], ...contacts.map((id) => [id])]) {
         const at = { ...rest, tripped: new Set(tripped) };

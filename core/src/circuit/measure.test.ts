@@ -3,6 +3,8 @@ import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
 import { readLoops } from "../testing/closed-loops.ts";
 import { measureCircuit, withFault, type Installation } from "./index.ts";
+import { node, rail, supply } from "../testing/keys.ts";
+import type { PartKey } from "../node/index.ts";
 
 function netloft(change: Parameters<typeof demoBundle>[1] = () => {}): Installation {
   const bundle = demoBundle("netloft", change);
@@ -24,11 +26,11 @@ describe("what a meter reads", () => {
     for (const [id, supply] of Object.entries(supplies).filter(([each]) => !each.startsWith("drive")))
       if (!id.startsWith("beacon"))
         expect([id, supply.state]).toEqual([id, expect.stringMatching(/supplied|absent/)]);
-    const receiver = supplies["cell-street/receiver"]!;
-    expect(receiver.volts).toBeLessThan(rails.accessories!.volts);
+    const receiver = supplies[supply("cell-street/receiver")]!;
+    expect(receiver.volts).toBeLessThan(rails[rail("accessories")]!.volts);
     expect(receiver.volts).toBeGreaterThan(23);
     // Sender 28 mA, receiver 22 mA and keypad 35 mA at rest, on one rail.
-    expect(rails.accessories!.milliamps).toBeCloseTo(28 + 22 + 35, 2);
+    expect(rails[rail("accessories")]!.milliamps).toBeCloseTo(28 + 22 + 35, 2);
   });
 
   test("trap 40: at the far end of a long thin pair a device has too little, hotter still less", () => {
@@ -38,8 +40,8 @@ describe("what a meter reads", () => {
       const lock = job.devices.find((device) => device.id === "lock")!;
       for (const cable of Object.values(lock.cables)) Object.assign(cable, { lengthM: 300, sizeMm2: 0.5 });
     });
-    const cold = measureCircuit(far).supplies["lock/coil"]!;
-    const hot = measureCircuit(far, { situation: "awake", celsius: 70 }).supplies["lock/coil"]!;
+    const cold = measureCircuit(far).supplies[supply("lock/coil")]!;
+    const hot = measureCircuit(far, { situation: "awake", celsius: 70 }).supplies[supply("lock/coil")]!;
     expect(cold.state).toBe("low");
     expect(hot.volts).toBeLessThan(cold.volts);
     // A photocell's relay lets go when its supply is too low: the input it guards reads open.
@@ -50,16 +52,16 @@ describe("what a meter reads", () => {
     const at = netloft();
     const swapped = at.wires.map((wire) =>
       wire.id === "cell-street.r-plus>R3"
-        ? { ...wire, to: "board/R4" }
+        ? { ...wire, to: node("R4") }
         : wire.id === "cell-street.r-minus>R4"
-          ? { ...wire, to: "board/R3" }
+          ? { ...wire, to: node("R3") }
           : wire,
     );
     const wires = swapped.some((wire, n) => wire !== at.wires[n]) ? swapped : at.wires;
     expect(wires).not.toBe(at.wires);
     const read = measureCircuit({ ...at, wires });
-    expect(read.supplies["cell-street/receiver"]).toMatchObject({ state: "reversed" });
-    expect(read.rails.accessories!.milliamps).toBeCloseTo(28 + 35, 3);
+    expect(read.supplies[supply("cell-street/receiver")]).toMatchObject({ state: "reversed" });
+    expect(read.rails[rail("accessories")]!.milliamps).toBeCloseTo(28 + 35, 3);
     expect(read.inputs.beam!.closed).toBe(false);
   });
 
@@ -83,11 +85,8 @@ describe.each(boardIds())("on %s", (id) => {
       expect(measured.unsolved).toEqual([]);
       for (const input of plain)
         expect([input, measured.inputs[input]?.closed]).toEqual([input, read.inputs[input]]);
-      for (const [supply, state] of Object.entries(read.supplies))
-        expect([supply, measured.supplies[supply]?.state === "supplied"]).toEqual([
-          supply,
-          state === "supplied",
-        ]);
+      for (const [key, state] of Object.entries(read.supplies) as [PartKey, string][])
+        expect([key, measured.supplies[key]?.state === "supplied"]).toEqual([key, state === "supplied"]);
     }
   });
 });

@@ -1,6 +1,8 @@
 import { demoBundle } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
-import { meterBetween, meterText, terminalNode, type Installation } from "./index.ts";
+import { meterBetween, meterText, type Installation } from "./index.ts";
+import { terminalNode } from "../node/index.ts";
+import { contact, target } from "../testing/keys.ts";
 
 const bundle = demoBundle("netloft");
 const plan = planWiring(bundle);
@@ -21,12 +23,12 @@ describe("a meter between two terminals", () => {
   test("an input: near nothing while its contact is closed, its own volts while it is open", () => {
     expect(Math.abs(between(at, "P2", "P1").volts!)).toBeLessThan(0.1);
     const stopped = plan.devices.find((device) => device.profile.kind === "stop-button")!;
-    const tripped = new Set([`${stopped.id}/pressed`]);
+    const tripped = new Set([contact(`${stopped.id}/pressed`)]);
     expect(between({ ...at, tripped }, "P2", "P1").volts).toBeCloseTo(24, 1);
   });
 
   test("without power: the resistance of the loop, open where nothing joins the two", () => {
-    const loop = plan.cores.filter((core) => core.target === "P2" || core.device === "halt");
+    const loop = plan.cores.filter((core) => target(core) === "P2" || core.device === "halt");
     expect(loop.length).toBeGreaterThan(0);
     const { ohms } = between(off, "P2", "P1");
     const stop = plan.cores.filter((core) => core.why.startsWith("Stop:"));

@@ -1,6 +1,7 @@
 import { shippedBoard, shippedDevices } from "../testing/shipped.ts";
 import { inputMilliamps } from "../device/index.ts";
 import { measureCircuit, type Installation, type PlacedDevice, type Wire } from "./index.ts";
+import { contact, made, node, rail, supply } from "../testing/keys.ts";
 
 const profile = (id: string) => shippedDevices().find((device) => device.id === id)!;
 const placed = (id: string, as = id): PlacedDevice => ({ id: as, name: as, profile: profile(id) });
@@ -16,12 +17,12 @@ function installed(
     devices,
     wires: wires.map(([from, to, ohms], at): Wire => ({
       id: `w${at}`,
-      from,
-      to,
+      from: node(from),
+      to: node(to),
       ...(ohms === undefined ? {} : { ohms }),
     })),
     linksIn: new Set(),
-    tripped: new Set(tripped),
+    tripped: new Set(tripped.map(contact)),
     powered: true,
   };
 }
@@ -47,8 +48,8 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
   const edge = (tripped: string[] = [], cut = false) => {
     const { id, input, common } = resistive;
     const ends: [string, string][] = [
-      ["near/a", `board/${input.terminal}`],
-      ["near/b", `board/${common}`],
+      ["near/a", input.terminal],
+      ["near/b", common ?? ""],
       ["far/a", "near/fa"],
       ["far/b", "near/fb"],
     ];
@@ -84,8 +85,8 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
   test("two with their own resistors side by side are told from one at rest: a third of the voltage", () => {
     const { id, input, common } = resistive;
     const wires = ["one", "two"].flatMap((each): [string, string][] => [
-      [`${each}/a`, `board/${input.terminal}`],
-      [`${each}/b`, `board/${common}`],
+      [`${each}/a`, input.terminal],
+      [`${each}/b`, common ?? ""],
     ]);
     const at = installed(id, [placed("lathbury-ribbon", "one"), placed("lathbury-ribbon", "two")], wires);
     const { volts, reads } = measureCircuit(at).inputs[input.id]!;
@@ -97,12 +98,12 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
 describe("contacts in series", () => {
   const chain = (ohms: number, tripped: string[] = []) => {
     const wires: [string, string, number][] = [
-      ["one/a", "board/P2", ohms],
+      ["one/a", "P2", ohms],
       ["one/b", "joint/J1", ohms],
       ["two/a", "joint/J1", ohms],
       ["two/b", "joint/J2", ohms],
       ["three/a", "joint/J2", ohms],
-      ["three/b", "board/P1", ohms],
+      ["three/b", "P1", ohms],
     ];
     const devices = ["one", "two", "three"].map((id) => placed("lathbury-halt", id));
     return measureCircuit(installed("quillmarsh-duet", devices, wires, tripped)).inputs.stop!;
@@ -116,8 +117,8 @@ describe("contacts in series", () => {
 
   test("any one of them opens the chain", () => {
     for (const device of ["one", "two", "three"]) {
-      const contact = profile("lathbury-halt").contacts[0]!.id;
-      expect(chain(50, [`${device}/${contact}`])).toMatchObject({ reads: "open", closed: false });
+      const { id } = profile("lathbury-halt").contacts[0]!;
+      expect(chain(50, [`${device}/${id}`])).toMatchObject({ reads: "open", closed: false });
     }
   });
 
@@ -129,11 +130,11 @@ describe("contacts in series", () => {
 describe("converters", () => {
   test("an unregulated one without load gives what its sheet says, 24·√2 − 2·0.7 ≈ 32.5 V, and less the more it carries", () => {
     const feed: [string, string][] = [
-      ["conv/in-a", "board/K1"],
-      ["conv/in-b", "board/K2"],
+      ["conv/in-a", "K1"],
+      ["conv/in-b", "K2"],
     ];
     const empty = measureCircuit(installed("quillmarsh-duet", [placed("brackwater-plain", "conv")], feed));
-    expect(empty.rails["conv/out"]?.volts).toBeCloseTo(24 * Math.SQRT2 - 1.4, 0);
+    expect(empty.rails[made("conv/out")]?.volts).toBeCloseTo(24 * Math.SQRT2 - 1.4, 0);
     const loaded = measureCircuit(
       installed(
         "quillmarsh-duet",
@@ -142,10 +143,10 @@ describe("converters", () => {
       ),
     );
     // By hand: 8.5 V fall over 600 mA, so 310 mA leave 32.5 − 8.5 · 310/600 = 28.11 V, a little less over two short cores.
-    expect(loaded.rails["conv/out"]?.volts).toBeCloseTo(28.1, 1);
-    expect(loaded.supplies["lock/coil"]?.state).toBe("over");
+    expect(loaded.rails[made("conv/out")]?.volts).toBeCloseTo(28.1, 1);
+    expect(loaded.supplies[supply("lock/coil")]?.state).toBe("over");
     // Its a.c. side draws 1.7 times the d.c. current: power and form factor, not amps for amps.
-    expect(loaded.rails.lock?.milliamps).toBeCloseTo(1.7 * 310, 0);
+    expect(loaded.rails[rail("lock")]?.milliamps).toBeCloseTo(1.7 * 310, 0);
   });
 
   test("a switching one passes power on: 24 V at 1 A out of 48 V d.c. asks 0.5 A over its efficiency", () => {
@@ -178,7 +179,7 @@ describe("converters", () => {
     const { supplies, unsolved } = measureCircuit(
       installed("quillmarsh-duet", [ring("a"), ring("b")], wires),
     );
-    expect(supplies["a/in"]?.state).toBe("absent");
+    expect(supplies[supply("a/in")]?.state).toBe("absent");
     expect(unsolved).toEqual([]);
   });
 });
@@ -189,22 +190,22 @@ describe("wiring that must be told apart", () => {
       "quillmarsh-duet",
       [placed("brackwater-clasp", "lock")],
       [
-        ["lock/plus", "board/K1"],
-        ["lock/minus", "board/K2"],
+        ["lock/plus", "K1"],
+        ["lock/minus", "K2"],
       ],
     );
-    expect(measureCircuit(wrong).supplies["lock/coil"]).toMatchObject({ state: "wrong-kind" });
+    expect(measureCircuit(wrong).supplies[supply("lock/coil")]).toMatchObject({ state: "wrong-kind" });
     const short = installed(
       "quillmarsh-duet",
       [placed("brackwater-clasp", "lock")],
       [
-        ["lock/plus", "board/R1"],
-        ["lock/plus", "board/R2"],
+        ["lock/plus", "R1"],
+        ["lock/plus", "R2"],
       ],
     );
     const { rails, unsolved } = measureCircuit(short);
-    expect(rails.accessories).toMatchObject({ limited: true });
-    expect(rails.accessories!.volts).toBeLessThan(12);
+    expect(rails[rail("accessories")]).toMatchObject({ limited: true });
+    expect(rails[rail("accessories")]!.volts).toBeLessThan(12);
     expect(unsolved).toEqual([]);
   });
 

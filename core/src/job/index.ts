@@ -2,6 +2,8 @@ export { boardOnSite, checkJob, checkLog, parseBundle, profileOf } from "./bundl
 export type { JobBundle } from "./bundle.ts";
 export type { Move, StateEffect } from "./effect.ts";
 export { draftJob } from "./draft.ts";
+export { applyEdit, editSchema } from "./edit.ts";
+export type { JobEdit } from "./edit.ts";
 export { draftInstance, leavesLike, withSurvey } from "./site.ts";
 export { spurCoreId, upgradeEntry } from "./migrate.ts";
 export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema } from "./schema.ts";

@@ -1,7 +1,15 @@
 import { ProblemsError } from "../finding/index.ts";
 import { answered, demoBundle, duet } from "../testing/shipped.ts";
-import { planJob } from "../runsheet/index.ts";
-import { draftInstance, draftJob, leavesLike, parseBundle, withSurvey, type JobBundle } from "./index.ts";
+import {
+  jobFormat,
+  draftInstance,
+  draftJob,
+  leavesLike,
+  parseBundle,
+  withSurvey,
+  type JobBundle,
+} from "./index.ts";
+import { planJob } from "../plan/index.ts";
 
 const clone = (bundle: JobBundle) => JSON.parse(JSON.stringify(bundle)) as JobBundle;
 
@@ -26,7 +34,7 @@ describe("a job's bundle", () => {
   test("a fresh draft fits its board", () => {
     const board = duet();
     const bundle = {
-      format: "anvilcloud/job@1",
+      format: jobFormat,
       job: draftJob("new", "New", "Someone", board),
       board,
       devices: [],
@@ -48,7 +56,7 @@ describe("a job's bundle", () => {
       ["drive-2", "overlapped"],
     ]);
     expect(job.devices[0]?.cables).toEqual({ motor: { lengthM: 5, sizeMm2: 1.5 } });
-    const bundle = { format: "anvilcloud/job@1", job, board: duet(), devices, log: [] };
+    const bundle = { format: jobFormat, job, board: duet(), devices, log: [] };
     expect(parseBundle(bundle).job).toEqual(job);
   });
 
@@ -68,7 +76,7 @@ describe("a job's bundle", () => {
     [
       "another format",
       (b) => Object.assign(b, { format: "job" }),
-      /bundle: format: expected one of anvilcloud\/job@1, found "job"/,
+      /bundle: format: expected one of anvilcloud\/job@2, found "job"/,
     ],
     [
       "a profile that contradicts itself",

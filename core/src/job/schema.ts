@@ -61,16 +61,19 @@ const surveySchema = z.strictObject({
 
 const word20 = z.string().min(1).max(20);
 
+export const cableSizeSchema = z.literal([...conductorSizesMm2]);
+export const runSchema = z
+  .string()
+  .trim()
+  .min(1)
+  .max(40)
+  .optional()
+  .describe("Name of a cable that several devices share; left out, a cable of its own.");
+
 const cableSchema = z.strictObject({
   lengthM: z.number("a length in m").positive("a length over 0 m").max(500, "at most 500 m"),
-  sizeMm2: z.literal([...conductorSizesMm2]),
-  run: z
-    .string()
-    .trim()
-    .min(1)
-    .max(40)
-    .optional()
-    .describe("Name of a cable that several devices share; left out, a cable of its own."),
+  sizeMm2: cableSizeSchema,
+  run: runSchema,
 });
 
 const instanceSchema = z.strictObject({
@@ -147,6 +150,15 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
         unit: text(12),
       })
       .optional(),
+    drawnFrom: z
+      .strictObject({
+        version: z.number().int().min(0),
+        log: z.number().int().min(0),
+        device: idSchema.describe("Phone or desk that sent it; its own answers never contradict it."),
+        knows: idSchema.optional().describe("The answer to this step that stood on the card."),
+      })
+      .optional()
+      .describe("The plan whose card was answered: the job's version and how long the log was."),
   }),
   z
     .strictObject({ ...entry, kind: z.literal("wired"), moves: z.array(moveSchema).min(1).max(200) })

@@ -23,6 +23,17 @@ export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance 
   };
 }
 
+/** The job with this device on it as well; where another has its id already, it gets the next free one and a name to match. */
+export function withDevice(job: Job, device: DeviceInstance): Job {
+  const taken = new Set(job.devices.map(({ id }) => id));
+  if (!taken.has(device.id)) return { ...job, devices: [...job.devices, device] };
+  const stem = device.id.replace(/-\d+$/, "");
+  let n = 2;
+  while (taken.has(`${stem}-${n}`)) n += 1;
+  const name = `${device.name.replace(/ \d+$/, "")} ${n}`;
+  return { ...job, devices: [...job.devices, { ...device, id: `${stem}-${n}`, name }] };
+}
+
 /** One leaf, or a pair, alike in everything but their part: with two, one overlaps the other. */
 export function leavesLike(leaf: Leaf, count: 1 | 2): Leaf[] {
   const ids = count === 1 ? (["only"] as const) : (["overlapping", "overlapped"] as const);

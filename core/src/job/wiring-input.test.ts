@@ -1,6 +1,7 @@
 import { refusal, demoBundle, planOn, shippedDevices } from "../testing/shipped.ts";
-import { planJob } from "../runsheet/index.ts";
 import { parseBundle, type Job, type JobBundle } from "./index.ts";
+import { planJob } from "../plan/index.ts";
+import { moves } from "../testing/keys.ts";
 
 /** What is said against a demo job that was changed so. */
 function against(change: (bundle: JobBundle & { job: Job }) => void): string {
@@ -16,7 +17,7 @@ const entry = (to: string): JobBundle["log"][number] => ({
   at: "2026-10-06T09:00:00.000Z",
   by: "Ivet Carrandine",
   kind: "wired",
-  moves: [{ pin: "stop/a", to }],
+  moves: moves({ "stop/a": to }),
 });
 
 describe("what is refused, with its place", () => {
@@ -45,10 +46,12 @@ describe("what is refused, with its place", () => {
   });
 
   test("a core noted on a terminal the board lacks, or on something that is no place", () => {
-    expect(against((bundle) => (bundle.log = [entry("board/Z9")]))).toMatch(
-      /log\[0\]\.moves\[0\]\.to: expected a terminal of the board, found "board\/Z9"/,
+    expect(against((bundle) => (bundle.log = [entry("Z9")]))).toMatch(
+      /log\[0\]\.moves\[0\]\.to: expected a terminal of the board, found "Z9"/,
     );
-    expect(against((bundle) => (bundle.log = [entry("P2")]))).toMatch(/a place such as "board\/F3"/);
+    expect(against((bundle) => (bundle.log = [entry("not a word")]))).toMatch(
+      /moves\[0\]\.to\.terminal: expected a short word of letters, digits and hyphens/,
+    );
     expect(against((bundle) => (bundle.log = [entry("off"), { ...entry("joint/J1"), id: "w2" }]))).toBe(
       "nothing",
     );
@@ -82,6 +85,6 @@ describe("what is taken, and told as a finding", () => {
     const told = findings.filter((each) => each.code === "converters-in-a-ring");
     expect(told.length).toBeGreaterThan(0);
     expect(told[0]!.subjects.map((subject) => subject.id).sort()).toEqual(["converter-1", "converter-2"]);
-    expect(wiring.cores.every((core) => core.device === "mains")).toBe(true);
+    expect(wiring.cores.every((core) => core.device === undefined)).toBe(true);
   });
 });

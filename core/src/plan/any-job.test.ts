@@ -3,9 +3,11 @@ import { terminalsOf } from "../board/index.ts";
 import { readCircuit, situations } from "../circuit/index.ts";
 import { pinsOf } from "../wiring/place/demand.ts";
 import { behavioursAt } from "../controls/index.ts";
-import { parseBundle, type DeviceInstance, type Job, type JobBundle } from "../job/index.ts";
+import { jobFormat, parseBundle, type DeviceInstance, type Job, type JobBundle } from "../job/index.ts";
 import { duet, planAfter, shippedDevices, demoBundle } from "../testing/shipped.ts";
-import { installationOf, planJob, type JobPlan } from "../runsheet/index.ts";
+import { installationOf } from "../state/index.ts";
+import { planJob, type JobPlan } from "./index.ts";
+import { contactPart, nodeKey, partKey, pinNode, supplyPart } from "../node/index.ts";
 
 const board = duet();
 const devices = shippedDevices();
@@ -70,7 +72,7 @@ const anyJob: fc.Arbitrary<JobBundle> = fc
         values: {},
       },
     };
-    return parseBundle({ format: "anvilcloud/job@1", job, board, devices, log: [] });
+    return parseBundle({ format: jobFormat, job, board, devices, log: [] });
   });
 
 const every = (holds: (plan: JobPlan, bundle: JobBundle) => void, numRuns = 60) =>
@@ -86,18 +88,18 @@ describe("any job on the shipped board", () => {
       const pins = wiring.placements.flatMap(({ demand, place }) => {
         if (!place) return [];
         const ends = pinsOf(demand);
-        return ends.map((pin) => `${demand.device.id}/${pin}`);
+        return ends.map((pin) => nodeKey(pinNode(demand.device.id, pin)));
       });
       // Bridges begin at a terminal, and a test line is a pin of no demand of its own.
       const tests = new Set(
-        wiring.devices.flatMap(({ id, profile }) => profile.contacts.map((each) => `${id}/${each.test}`)),
+        wiring.devices.flatMap(({ id, profile }) =>
+          profile.contacts.map((each) => nodeKey(pinNode(id, each.test ?? ""))),
+        ),
       );
-      const cores = wiring.cores.filter(
-        (core) => core.device !== "mains" && !core.from.startsWith("board/") && !tests.has(core.from),
-      );
-      expect(cores.map((core) => core.from).sort()).toEqual(pins.sort());
+      const cores = wiring.cores.filter(({ from }) => from.kind === "pin" && !tests.has(nodeKey(from)));
+      expect(cores.map((core) => nodeKey(core.from)).sort()).toEqual(pins.sort());
       for (const core of wiring.cores)
-        if (core.to.startsWith("board/")) expect(terminals.has(core.target)).toBe(true);
+        if (core.to.kind === "terminal") expect(terminals.has(core.to.terminal)).toBe(true);
     });
   });
 
@@ -118,10 +120,10 @@ describe("any job on the shipped board", () => {
           !told.has(demand.device.id) &&
           (place?.kind === "made" || (place?.kind === "rail" && place.rail.live === "always"))
         )
-          expect([demand.device.id, supplies[`${demand.device.id}/${demand.supply.id}`]]).toEqual([
+          expect([
             demand.device.id,
-            "supplied",
-          ]);
+            supplies[partKey(supplyPart(demand.device.id, demand.supply.id))],
+          ]).toEqual([demand.device.id, "supplied"]);
     });
   });
 
@@ -132,9 +134,10 @@ describe("any job on the shipped board", () => {
       for (const { demand, place } of plan.wiring.placements) {
         if (demand.kind !== "contact" || place?.kind !== "input") continue;
         // A relay without its supply cannot move.
-        const fed = demand.contact.supply && supplies[`${demand.device.id}/${demand.contact.supply}`];
+        const fed =
+          demand.contact.supply && supplies[partKey(supplyPart(demand.device.id, demand.contact.supply))];
         if (fed !== undefined && fed !== "supplied") continue;
-        const tripped = { ...rest, tripped: [`${demand.device.id}/${demand.contact.id}`] };
+        const tripped = { ...rest, tripped: [partKey(contactPart(demand.device.id, demand.contact.id))] };
         const after = readCircuit(installationOf(board, plan.wiring, tripped)).inputs;
         const turned = board.inputs.filter((input) => before[input.id]?.closed !== after[input.id]?.closed);
         expect(turned.map((input) => input.id)).toEqual([place.input.id]);

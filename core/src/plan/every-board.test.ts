@@ -2,6 +2,7 @@ import { boardIds, planOn, usualDevices as usual } from "../testing/shipped.ts";
 import { deliveredCards, menuValues } from "../board/index.ts";
 import { readFace } from "../state/face.ts";
 import { revisionEffect } from "./compare.ts";
+import { contact } from "../testing/keys.ts";
 
 describe.each(boardIds())("a job on %s", (id) => {
   const plan = planOn(id, usual[id] ?? []);
@@ -124,7 +125,7 @@ describe("displays, lamps and cards", () => {
     const plan = planOn("fennimore-otter", ["fennimore-rack"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!.during;
     expect(readFace(plan, on).lamps).toMatchObject({ "end-open": "lit", "end-closed": "lit" });
-    const shut = readFace(plan, { ...on, tripped: ["drive-1/shut"] });
+    const shut = readFace(plan, { ...on, tripped: [contact("drive-1/shut")] });
     expect(shut.lamps).toMatchObject({ "end-open": "lit", "end-closed": "dark" });
   });
 

@@ -1,4 +1,6 @@
 export { onRevision, revisionEffect } from "./compare.ts";
 export type { RevisionEffect } from "./compare.ts";
 export { planJob } from "./plan.ts";
-export type { JobPlan } from "./plan.ts";
+export type { JobPlan, PlanStage } from "./plan.ts";
+export { showBoard, showPlan } from "./shown.ts";
+export type { BenchLayer, BoardMoment, ShownBench, ShownPlan } from "./shown.ts";

@@ -7,6 +7,9 @@ import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
 import { wishesOf } from "./wishes.ts";
 
+/** What is being worked out, in the order of the work. */
+export type PlanStage = "wiring" | "settings" | "steps" | "checks";
+
 /** Everything worked out for a job. */
 export interface JobPlan extends Planned {
   sheet: Step[];
@@ -25,16 +28,20 @@ export interface JobPlan extends Planned {
  * Plans a job: wiring, controls, run sheet, findings, and how far the log has come. Pure: the same bundle, the same plan.
  * The plan's board is the profile as it is read on this site, with its cards and for its leaves.
  */
-export function planJob(given: JobBundle): JobPlan {
+export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = () => {}): JobPlan {
   const bundle = { ...given, board: boardOnSite(given.job, given.board) };
+  onStage("wiring");
   const wiring = planWiring(bundle);
+  onStage("settings");
   const controls = planControls(
     bundle.board,
     wishesOf(bundle, wiring),
     foundPositions(bundle.board, bundle.job.found),
   );
   const planned: Planned = { bundle, wiring, controls };
+  onStage("steps");
   const sheet = runSheet(planned);
+  onStage("checks");
   const findings = [
     ...wiring.findings,
     ...controls.findings,

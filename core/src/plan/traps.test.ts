@@ -13,7 +13,7 @@ import {
   untilSet,
 } from "../testing/found.ts";
 import { answered, boardIds, usualDevices } from "../testing/shipped.ts";
-import { planJob } from "../runsheet/index.ts";
+import { planJob } from "./index.ts";
 
 const usual = (board: string) => usualDevices[board] ?? [];
 

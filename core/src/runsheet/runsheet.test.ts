@@ -1,9 +1,12 @@
 import { wordsOf, type FindingCode } from "../finding/index.ts";
 import { answered, demoBundle, planAfter } from "../testing/shipped.ts";
-import { planJob, readingMisfit, stepMeanings, type JobPlan, type Step } from "./index.ts";
-import { conditionHolds, readFace } from "../state/face.ts";
+import { readingMisfit, stepMeanings, type Step } from "./index.ts";
+import { readFace } from "../state/face.ts";
 import { dynamicForceLimitN, forceGapsMm } from "./steps/force.ts";
 import { stations } from "./step.ts";
+import { planJob, type JobPlan } from "../plan/index.ts";
+import { conditionHolds } from "../board/index.ts";
+import { circumstancesOf } from "../state/index.ts";
 
 const demos = ["netloft", "ropewalk", "lampquay"] as const;
 const step = (plan: JobPlan, start: string): Step => {
@@ -31,10 +34,10 @@ describe("the run sheet of every demo job", () => {
         const state = { ...each.during, tripped: [], mode: "idle" };
         const learns = each.effects.some((effect) => effect.kind === "learn");
         if (learns && need.learned) continue;
-        expect([each.id, conditionHolds(need, state, readFace(plan, state).readings, plan)]).toEqual([
+        expect([
           each.id,
-          true,
-        ]);
+          conditionHolds(need, circumstancesOf(plan, state, readFace(plan, state).readings)),
+        ]).toEqual([each.id, true]);
       }
   });
 

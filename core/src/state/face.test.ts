@@ -1,9 +1,12 @@
 import { demoBundle } from "../testing/shipped.ts";
 import { foundPositions, planControls } from "../controls/index.ts";
 import { planWiring } from "../wiring/index.ts";
-import { conditionHolds, lampReason, readFace } from "./face.ts";
-import { applyEffect, stateAsFound, type BenchState, type Planned } from "./state.ts";
+import { lampReason, readFace } from "./face.ts";
 import { wishesOf } from "../plan/wishes.ts";
+import { conditionHolds } from "../board/index.ts";
+import { applyEffect, stateAsFound, type BenchState, type Planned } from "./index.ts";
+import { contact } from "../testing/keys.ts";
+import { circumstancesOf } from "./index.ts";
 
 const bundle = demoBundle("lampquay");
 const wiring = planWiring(bundle);
@@ -49,7 +52,7 @@ describe("what the board shows", () => {
   test("a lamp's reason names the device in its loop, the link, or the open input", () => {
     expect(reason(wired, "lamp-stop")).toBe("P2 closed through Stop, boathouse");
     expect(reason(wired, "lamp-edge")).toBe("P4 closed through link P4–P5");
-    expect(reason({ ...wired, tripped: ["stop/pressed"] }, "lamp-stop")).toBe("P2 reads open");
+    expect(reason({ ...wired, tripped: [contact("stop/pressed")] }, "lamp-stop")).toBe("P2 reads open");
     expect(reason(wired, "travel")).toBe("no travel learned yet");
     expect(reason(applyEffect(wired, { kind: "learn", what: "travel" }), "travel")).toBe("travel learned");
     expect(reason(applyEffect(wired, { kind: "mode", mode: "listening" }), "radio")).toBe("listening");
@@ -79,7 +82,7 @@ describe("what the board shows", () => {
 
 describe("conditions", () => {
   const holds = (condition: Parameters<typeof conditionHolds>[0], state = wired) =>
-    conditionHolds(condition, state, readFace(planned, state).readings, planned);
+    conditionHolds(condition, circumstancesOf(planned, state, readFace(planned, state).readings));
 
   test("every key given must hold; none given always holds", () => {
     expect(holds({})).toBe(true);

@@ -1,6 +1,17 @@
 import { commonTerminals, type BoardProfile } from "../board/index.ts";
 import type { DeviceContact } from "../device/index.ts";
-import { pinNode, terminalNode, type Installation, type Node, type PlacedDevice } from "../circuit/index.ts";
+import type { Installation, PlacedDevice } from "../circuit/index.ts";
+import {
+  contactPart,
+  nodeKey,
+  partKey,
+  pinNode,
+  supplyPart,
+  terminalNode,
+  type Node,
+  type NodeKey,
+  type PartKey,
+} from "../node/index.ts";
 
 /** How a device's supply is met. */
 type SupplyState = "supplied" | "absent" | "reversed";
@@ -9,14 +20,14 @@ type SupplyState = "supplied" | "absent" | "reversed";
 interface Readings {
   /** True for a closed loop. */
   inputs: Record<string, boolean>;
-  /** By `device/supply`. */
-  supplies: Record<string, SupplyState>;
+  supplies: Record<PartKey, SupplyState>;
 }
 
 /** What each point conducts to. */
-type Graph = Map<Node, Node[]>;
+type Graph = Map<NodeKey, NodeKey[]>;
 
-function join(graph: Graph, a: Node, b: Node): void {
+function join(graph: Graph, one: Node, other: Node): void {
+  const [a, b] = [nodeKey(one), nodeKey(other)];
   graph.set(a, [...(graph.get(a) ?? []), b]);
   graph.set(b, [...(graph.get(b) ?? []), a]);
 }
@@ -41,7 +52,7 @@ function conducts(contact: DeviceContact, tripped: boolean, supplied: boolean): 
   return (contact.rest === "closed") !== tripped;
 }
 
-function graphOf(at: Installation, supplies: Record<string, SupplyState>): Graph {
+function graphOf(at: Installation, supplies: Record<PartKey, SupplyState>): Graph {
   const graph: Graph = new Map();
   boardCopper(graph, at.board);
   for (const wire of at.wires) join(graph, wire.from, wire.to);
@@ -49,8 +60,9 @@ function graphOf(at: Installation, supplies: Record<string, SupplyState>): Graph
     if (at.linksIn.has(link.id)) join(graph, terminalNode(link.between[0]), terminalNode(link.between[1]));
   for (const device of at.devices)
     for (const contact of device.profile.contacts) {
-      const id = `${device.id}/${contact.id}`;
-      if (conducts(contact, at.tripped.has(id), supplies[`${device.id}/${contact.supply}`] === "supplied"))
+      const tripped = at.tripped.has(partKey(contactPart(device.id, contact.id)));
+      const supplied = supplies[partKey(supplyPart(device.id, contact.supply ?? ""))] === "supplied";
+      if (conducts(contact, tripped, supplied))
         join(graph, pinNode(device.id, contact.pins[0]), pinNode(device.id, contact.pins[1]));
     }
   return graph;
@@ -63,7 +75,7 @@ interface Source {
   minus: Node;
 }
 
-function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Source[] {
+function sourcesOf(at: Installation, supplies: Record<PartKey, SupplyState>): Source[] {
   if (!at.powered) return [];
   const rails = at.board.rails
     .filter((rail) => rail.live === "always" || rail.live === "awake")
@@ -73,7 +85,9 @@ function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Sou
       minus: terminalNode(rail.minus[0] ?? ""),
     }));
   const made = at.devices.flatMap((device) =>
-    device.profile.supplies.some((supply) => supplies[`${device.id}/${supply.id}`] === "supplied")
+    device.profile.supplies.some(
+      (supply) => supplies[partKey(supplyPart(device.id, supply.id))] === "supplied",
+    )
       ? device.profile.provides.map((rail) => ({
           kind: rail.kind,
           plus: pinNode(device.id, rail.pins.plus),
@@ -85,13 +99,13 @@ function sourcesOf(at: Installation, supplies: Record<string, SupplyState>): Sou
 }
 
 /** For every node, a number it shares with all nodes it conducts to. */
-function components(graph: Graph): Map<Node, number> {
-  const numbers = new Map<Node, number>();
+function components(graph: Graph): Map<NodeKey, number> {
+  const numbers = new Map<NodeKey, number>();
   let number = 0;
   for (const start of graph.keys()) {
     if (numbers.has(start)) continue;
     number += 1;
-    const stack: Node[] = [start];
+    const stack: NodeKey[] = [start];
     numbers.set(start, number);
     for (let node = stack.pop(); node !== undefined; node = stack.pop())
       for (const to of graph.get(node) ?? [])
@@ -104,14 +118,15 @@ function components(graph: Graph): Map<Node, number> {
 }
 
 function supplyState(
-  points: ReadonlyMap<Node, number>,
+  points: ReadonlyMap<NodeKey, number>,
   sources: readonly Source[],
   device: PlacedDevice,
   pins: { plus: string; minus: string },
 ): SupplyState {
-  const plus = points.get(pinNode(device.id, pins.plus));
-  const minus = points.get(pinNode(device.id, pins.minus));
-  const meets = (point: number | undefined, pole: Node) => point !== undefined && point === points.get(pole);
+  const plus = points.get(nodeKey(pinNode(device.id, pins.plus)));
+  const minus = points.get(nodeKey(pinNode(device.id, pins.minus)));
+  const meets = (point: number | undefined, pole: Node) =>
+    point !== undefined && point === points.get(nodeKey(pole));
   let state: SupplyState = "absent";
   for (const source of sources) {
     if (meets(plus, source.plus) && meets(minus, source.minus)) return "supplied";
@@ -124,15 +139,15 @@ function supplyState(
 }
 
 function suppliesOf(at: Installation): Record<string, SupplyState> {
-  let supplies: Record<string, SupplyState> = {};
+  let supplies: Record<PartKey, SupplyState> = {};
   // A converter lives once it is fed, and may feed another device: as many rounds as there are devices settle it.
   for (let round = 0; round <= at.devices.length; round++) {
     const points = components(graphOf(at, supplies));
     const sources = sourcesOf(at, supplies);
-    const next: Record<string, SupplyState> = {};
+    const next: Record<PartKey, SupplyState> = {};
     for (const device of at.devices)
       for (const supply of device.profile.supplies)
-        next[`${device.id}/${supply.id}`] = supplyState(points, sources, device, supply.pins);
+        next[partKey(supplyPart(device.id, supply.id))] = supplyState(points, sources, device, supply.pins);
     if (JSON.stringify(next) === JSON.stringify(supplies)) break;
     supplies = next;
   }
@@ -148,8 +163,8 @@ export function readLoops(at: Installation): Readings {
   const supplies = suppliesOf(at);
   const points = components(graphOf(at, supplies));
   const inputs = at.board.inputs.map((input): [string, boolean] => {
-    const own = points.get(terminalNode(input.terminal));
-    const commons = commonTerminals(at.board, input).map((id) => points.get(terminalNode(id)));
+    const own = points.get(nodeKey(terminalNode(input.terminal)));
+    const commons = commonTerminals(at.board, input).map((id) => points.get(nodeKey(terminalNode(id))));
     return [input.id, own !== undefined && commons.includes(own)];
   });
   return { inputs: Object.fromEntries(inputs), supplies };

@@ -1,6 +1,10 @@
 import type { Job, JobBundle } from "../job/index.ts";
-import { planJob, type JobPlan, type Step } from "../runsheet/index.ts";
+import { type Step } from "../runsheet/index.ts";
 import { answered, planOn } from "./shipped.ts";
+import { planJob, type JobPlan } from "../plan/index.ts";
+import { terminalOf } from "../board/index.ts";
+import { nodeWord, terminalIn } from "../node/index.ts";
+import { moves, target } from "./keys.ts";
 
 const codes = (findings: JobPlan["findings"]) => findings.map((each) => each.code);
 
@@ -28,14 +32,14 @@ export const done = (bundle: JobBundle, take: (step: Step) => boolean) =>
   answered(bundle, planJob(bundle).sheet.filter(take));
 
 /** The job with cores found on other places: `device/pin` to a terminal or "off". */
-export const found = (bundle: JobBundle, moves: Record<string, string>): JobBundle => ({
+export const found = (bundle: JobBundle, at: Readonly<Record<string, string>>): JobBundle => ({
   ...bundle,
   log: [
     ...bundle.log,
     {
       ...stamp(),
       kind: "wired",
-      moves: Object.entries(moves).map(([pin, to]) => ({ pin, to: to === "off" ? to : `board/${to}` })),
+      moves: moves(at),
     },
   ],
 });
@@ -51,7 +55,7 @@ export const plan = (bundle: JobBundle) => codes(planJob(bundle).findings);
 /** Where each core of a device is planned, by pin. */
 function targets(bundle: JobBundle, device: string): Record<string, string> {
   const cores = planJob(bundle).wiring.cores.filter((core) => core.device === device);
-  return Object.fromEntries(cores.map((core) => [core.pin, core.target]));
+  return Object.fromEntries(cores.map((core) => [core.pin, target(core)]));
 }
 
 /** The two cores of a device exchanged. */
@@ -64,17 +68,20 @@ export function exchanged(bundle: JobBundle, device: string, a: string, b: strin
 export function pluggedLive(board: string, devices: string[]): string[] {
   const given = done(jobOn(board, devices), untilPower);
   const plus = planJob(given).wiring.cores.find((core) => core.device === "lock-1")!;
-  const entry = { ...stamp(), kind: "wired" as const, moves: [{ pin: plus.from, to: plus.to }] };
+  const entry = { ...stamp(), kind: "wired" as const, moves: moves({ "lock-1/plus": target(plus) }) };
   return now({ ...given, log: [...given.log, entry] });
 }
 
 /** Every core of two plugs of one shape on the same place of the other. */
 export function plugsSwapped(board: string, devices: string[], one: string, other: string): JobBundle {
   const given = jobOn(board, devices);
-  const moves = planJob(given).wiring.cores.flatMap((core): [string, string][] => {
-    const [block] = /^[A-Z]+/.exec(core.target) ?? [""];
+  const at = planJob(given).wiring.cores.flatMap((core): [string, string][] => {
+    const terminal = terminalOf(given.board, terminalIn(core.to) ?? "");
+    const block = terminal?.block.id;
     const to = block === one ? other : block === other ? one : undefined;
-    return to === undefined ? [] : [[core.from, core.target.replace(block, to)]];
+    return terminal === undefined || to === undefined
+      ? []
+      : [[nodeWord(core.from), `${to}${terminal.number}`]];
   });
-  return found(done(given, isWiring), Object.fromEntries(moves));
+  return found(done(given, isWiring), Object.fromEntries(at));
 }

@@ -2,8 +2,9 @@ import { readdirSync, readFileSync } from "node:fs";
 import { readBoard, type BoardProfile } from "../board/index.ts";
 import { readDevice, type DeviceProfile } from "../device/index.ts";
 import { ProblemsError } from "../finding/index.ts";
-import { draftInstance, draftJob, parseBundle, type Job, type JobBundle } from "../job/index.ts";
-import { answerStep, planJob, type JobPlan, type Step } from "../runsheet/index.ts";
+import { jobFormat, draftInstance, draftJob, parseBundle, type Job, type JobBundle } from "../job/index.ts";
+import { answerStep, type Step } from "../runsheet/index.ts";
+import { planJob, type JobPlan } from "../plan/index.ts";
 
 const root = new URL("../../../", import.meta.url);
 const text = (path: string) => readFileSync(new URL(path, root), "utf8");
@@ -60,7 +61,7 @@ export function shippedDevices(): DeviceProfile[] {
 export function demoBundle(name: string, change: (job: Job) => void = () => {}): JobBundle {
   const job = (JSON.parse(text(`demo/${name}.json`)) as { job: Job }).job;
   change(job);
-  return parseBundle({ format: "anvilcloud/job@1", job, board: duet(), devices: shippedDevices(), log: [] });
+  return parseBundle({ format: jobFormat, job, board: duet(), devices: shippedDevices(), log: [] });
 }
 
 /** A job drafted on a shipped board with these devices, planned; `given` is the bundle before its board was read for the site. */
@@ -87,7 +88,7 @@ export function planOn(
     found: { ...job.found, firmware },
     ...(cards ? { cards } : {}),
   };
-  const given: JobBundle = { format: "anvilcloud/job@1", job, board: profile, devices: all, log: [] };
+  const given: JobBundle = { format: jobFormat, job, board: profile, devices: all, log: [] };
   return { ...planJob(given), given };
 }
 

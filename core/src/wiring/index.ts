@@ -7,7 +7,7 @@ export type { Core, Net } from "./cores/index.ts";
 export { foundLinks, linkFindings } from "./links/index.ts";
 export type { LinkPlan, LinkPosition } from "./links/index.ts";
 export type { BySituation, Load, RailLoad } from "./loads/index.ts";
-export { allowanceM, billOf, cutStepM } from "./cables/index.ts";
+export { allowanceM, billOf, cableKey, cutStepM } from "./cables/index.ts";
 export type { BillLine, CableEnd, CablePlan, Reach } from "./cables/index.ts";
 export {
   asWiredFindings,

@@ -1,14 +1,14 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { JobBundle } from "@anvilcloud/core";
+import { jobFormat, pinNode, terminalNode, type JobBundle } from "@anvilcloud/core";
 import createKnex, { type Knex } from "knex";
 import { parse } from "yaml";
 import { loadDemo } from "../seed/demo.ts";
-import { loadShipped } from "../seed/shipped.ts";
 import { findJob, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
 import { readLog } from "../store/log.ts";
 import { addOwn, boardSource, findProfile, listProfiles, putShipped } from "../store/profiles.ts";
-import { freshFolder, root } from "../testing/serve.ts";
+import { freshFolder } from "../testing/folders.ts";
+import { filledDatabase, root } from "../testing/serve.ts";
 import { migrationSource } from "./migrations.ts";
 import { openDatabase } from "./open.ts";
 
@@ -16,15 +16,13 @@ const now = "2026-11-24T10:00:00.000Z";
 let file: string;
 let knex: Knex;
 beforeEach(async () => {
-  file = join(freshFolder(), "deep", "er", "test.db");
-  knex = await openDatabase(file);
-  await loadShipped(knex, root);
+  ({ knex, file } = await filledDatabase());
 });
 afterEach(() => knex.destroy());
 
 async function demo(id = "netloft"): Promise<JobBundle> {
   const { job, board, devices } = (await findJob(knex, id))!;
-  return { format: "anvilcloud/job@1", job, board, devices, log: await readLog(knex, id) };
+  return { format: jobFormat, job, board, devices, log: await readLog(knex, id) };
 }
 
 describe("the database", () => {
@@ -34,6 +32,12 @@ describe("the database", () => {
     expect(await pragma("journal_mode")).toBe("wal");
     expect(await pragma("synchronous")).toBe(2);
     expect(await pragma("foreign_keys")).toBe(1);
+  });
+
+  test("makes the folders of its file", async () => {
+    const deep = await openDatabase(join(freshFolder(), "deep", "er", "test.db"));
+    expect(await listJobs(deep, 0)).toEqual({ jobs: [], total: 0 });
+    await deep.destroy();
   });
 
   test("opened a second time it has its data, and no migration runs again", async () => {
@@ -137,7 +141,9 @@ describe("a database of the first version", () => {
       revision: 1,
       body: JSON.stringify(oldDevice),
     });
-    await before("log").insert({ job_id: "netloft", entry_id: "e1", kind: "note", at: now, body: "{}" });
+    const entry = { id: "e1", at: now, by: "", kind: "wired", moves: [{ pin: "stop/a", to: "board/P2" }] };
+    const body = JSON.stringify(entry);
+    await before("log").insert({ job_id: "netloft", entry_id: "e1", kind: "wired", at: now, body });
     await before.destroy();
 
     const after = await openDatabase(old);
@@ -150,7 +156,11 @@ describe("a database of the first version", () => {
     const added = { jumpers: [], listens: [], supplies: [{ lives: "any", suppression: "none" }] };
     expect(stored.devices).toMatchObject([{ id: oldDevice.id, ...added }]);
     expect(await findProfile(after, "device", { id: oldDevice.id })).toMatchObject(added);
-    expect(await after("log").count({ n: "*" }).first()).toEqual({ n: 1 });
+    // The log is as it was written, and is read as it would be written today.
+    expect(await after("log").first("body")).toEqual({ body });
+    expect(await readLog(after, "netloft")).toEqual([
+      { ...entry, moves: [{ pin: pinNode("stop", "a"), to: terminalNode("P2") }] },
+    ]);
     await after.destroy();
   });
 });

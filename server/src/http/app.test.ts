@@ -5,7 +5,7 @@ import type { Knex } from "knex";
 import { pino } from "pino";
 import request from "supertest";
 import { openDatabase } from "../db/open.ts";
-import { freshFolder } from "../testing/serve.ts";
+import { freshFolder } from "../testing/folders.ts";
 import { createApp } from "./app.ts";
 
 let app: Express;

@@ -10,8 +10,13 @@ import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
 import { listProfiles } from "../store/profiles.ts";
+import { openapiDocument } from "./openapi.ts";
 import { profileText, storeOwn, textOf } from "./own-profile.ts";
 import { HttpProblem } from "./problem.ts";
+
+let made: object | undefined;
+/** The description of the interface, made once it is asked for. */
+const openapi = () => (made ??= openapiDocument());
 
 const schemas: Record<string, z.ZodType> = {
   board: boardSchema,
@@ -34,6 +39,10 @@ export function catalogueRoutes(knex: Knex): Router {
     const device = readDevice(text, "profile");
     await storeOwn(knex, "device", device, text);
     response.status(201).location("/api/devices").json(device);
+  });
+
+  routes.get("/openapi.json", (_request, response) => {
+    response.json(openapi());
   });
 
   routes.get("/schemas/:name", (request, response) => {

@@ -144,7 +144,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
     await put(job, "x").expect(400);
     const post = () => request(app).post("/api/jobs").set("Content-Type", "application/json");
     expect((await post().send("{oops").expect(400)).body.title).toBe("Not JSON");
-    await post().send('"text"').expect(400);
+    await post().send('"text"').expect(422);
     await request(app).post("/api/jobs").type("text").send("title").expect(422);
     const huge = await post()
       .send(JSON.stringify({ title: "x".repeat(600_000) }))
@@ -152,7 +152,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
     expect(huge.body.detail).toContain("524288 bytes");
     await post()
       .send(`{"title":${"[".repeat(50_000)}${"]".repeat(50_000)}}`)
-      .expect(400);
+      .expect(422);
     await request(app).get("/api/jobs/nobody").expect(404);
     await request(app).get("/api/nowhere").expect(404);
     await request(app).get("/api/jobs?page=-1").expect(400);
@@ -163,6 +163,38 @@ describe("bad input gets a precise answer and changes nothing", () => {
 
 // The driver makes its errors once a process, outside this file's realm: they are told by message, not by class.
 describe("the log", () => {
+  /** An answer to one step, from a device whose card was drawn when the log had so many entries. */
+  const answer = (
+    id: string,
+    outcome: string,
+    drawnFrom?: { log: number; device: string; knows?: string },
+  ) => ({
+    ...note(id),
+    kind: "step",
+    text: undefined,
+    step: "prove:release",
+    station: "prove",
+    title: "Manual release",
+    outcome,
+    effects: [],
+    ...(drawnFrom ? { drawnFrom: { version: 1, ...drawnFrom } } : {}),
+  });
+
+  test("someone else's answer to the same step since the card was drawn is shown beside mine, and nothing is stored", async () => {
+    const post = (entry: object) => request(app).post("/api/jobs/netloft/log").send(entry);
+    await post(answer("a1", "seen", { log: 0, device: "phone" })).expect(201);
+    const met = await post(answer("b1", "not-seen", { log: 0, device: "desk" })).expect(409);
+    expect(met.body).toMatchObject({ theirs: { id: "a1", outcome: "seen" }, yours: { id: "b1" } });
+    expect((await request(app).get("/api/jobs/netloft/log")).body.log).toHaveLength(1);
+    // Having seen theirs, mine stands after it; the same device never contradicts itself.
+    await post(answer("b2", "not-seen", { log: 0, device: "desk", knows: "a1" })).expect(201);
+    await post(answer("b3", "withdrawn", { log: 0, device: "desk", knows: "a1" })).expect(201);
+    // A card drawn after all of it, and an answer to another step, meet nothing.
+    await post(answer("a2", "seen", { log: 3, device: "phone" })).expect(201);
+    const other = { ...answer("c1", "seen", { log: 0, device: "third" }), step: "prove:else" };
+    await post(other).expect(201);
+  });
+
   test("an entry sent twice is stored once; its id cannot be used for another", async () => {
     await request(app).post("/api/jobs/netloft/log").send(note("n1")).expect(201);
     await request(app).post("/api/jobs/netloft/log").send(note("n1")).expect(200);

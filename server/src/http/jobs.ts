@@ -1,63 +1,41 @@
 import { randomUUID } from "node:crypto";
+import slugify from "@sindresorhus/slugify";
 import {
-  boardSchema,
+  jobFormat,
   checkJob,
   checkLog,
   draftJob,
   jobSchema,
   logEntrySchema,
+  newJobSchema,
   parseBundle,
   parseWith,
   planJob,
   profileOf,
   ProblemsError,
   stepMeanings,
+  upgradeEntry,
   type DeviceProfile,
   type Job,
   type JobBundle,
   type LogEntry,
-} from "@anvilcloud/core";
-import express, { Router, type Request } from "express";
-import type { Knex } from "knex";
-import { z } from "zod";
-import {
-  findJob,
-  findJobJson,
-  insertJob,
-  listJobs,
-  pageSize,
-  removeJob,
-  replaceJob,
   type StoredJob,
-} from "../store/jobs.ts";
+} from "@anvilcloud/core";
+import { Router, type Request } from "express";
+import type { Knex } from "knex";
+import { findJob, findJobJson, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
 import { appendLog, readLog } from "../store/log.ts";
 import { findProfile } from "../store/profiles.ts";
 import { setVersion, wantedVersion } from "./etag.ts";
+import { jsonBody } from "./json-body.ts";
 import { HttpProblem } from "./problem.ts";
 
 /** Largest document of one job, and largest bundle with its log. */
 const limits = { job: "512kb", bundle: "5mb" } as const;
 
-const newJobSchema = z.strictObject({
-  title: jobSchema.shape.title,
-  customer: jobSchema.shape.site.shape.customer,
-  board: boardSchema.shape.id,
-});
-
-/** Refuses a key that would reach an object's prototype; the schemas would drop it without a word. */
-function plainKeys(key: string, value: unknown): unknown {
-  if (key === "__proto__") throw new SyntaxError("a key named __proto__");
-  return value;
-}
-
-function slug(title: string): string {
-  const words = title
-    .toLowerCase()
-    .normalize("NFKD")
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "");
-  return `${words.slice(0, 40).replace(/-+$/, "") || "job"}-${randomUUID().slice(0, 6)}`;
-}
+/** A readable id from a title, with a tail of its own. */
+const jobId = (title: string): string =>
+  `${slugify(title).slice(0, 40).replace(/-+$/, "") || "job"}-${randomUUID().slice(0, 6)}`;
 
 const noSuchJob = (id: string) =>
   new HttpProblem(404, "No such job", `There is no job ${JSON.stringify(id)} here.`);
@@ -101,7 +79,7 @@ function boardTaken(
 
 async function bundleOf(knex: Knex, id: string): Promise<JobBundle> {
   const { job, board, devices } = await mustFind(knex, id);
-  return { format: "anvilcloud/job@1", job, board, devices, log: await readLog(knex, id) };
+  return { format: jobFormat, job, board, devices, log: await readLog(knex, id) };
 }
 
 function pageOf(request: Request): number {
@@ -118,8 +96,8 @@ function pageOf(request: Request): number {
 /** Jobs, their logs and bundles. `now` gives the time as ISO 8601. */
 export function jobRoutes(knex: Knex, now: () => string): Router {
   const routes = Router();
-  const json = express.json({ limit: limits.job, reviver: plainKeys });
-  const jsonBundle = express.json({ limit: limits.bundle, reviver: plainKeys });
+  const json = jsonBody(limits.job);
+  const jsonBundle = jsonBody(limits.bundle);
 
   routes.get("/jobs", async (request, response) => {
     const page = pageOf(request);
@@ -135,7 +113,7 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
         "No such board",
         `board: expected a board of the catalogue, found ${JSON.stringify(wanted.board)}. Choose one from /api/boards.`,
       );
-    const job = draftJob(slug(wanted.title), wanted.title, wanted.customer, board);
+    const job = draftJob(jobId(wanted.title), wanted.title, wanted.customer, board);
     await insertJob(knex, { job, board, devices: [], log: [] }, now());
     setVersion(response, 1);
     response.status(201).location(`/api/jobs/${job.id}`).json({ version: 1, job, board, devices: [] });
@@ -204,10 +182,17 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
   routes.post("/jobs/:id/log", json, async (request, response) => {
     const id = String(request.params.id);
     const { board } = await mustFind(knex, id);
-    const entry = parseWith(logEntrySchema, request.body, "request");
+    const entry = parseWith(logEntrySchema, upgradeEntry(request.body), "request");
     const problems = checkLog([entry], board, "request");
     if (problems.length) throw new ProblemsError(problems);
     const result = await appendLog(knex, id, entry, now());
+    if (typeof result === "object")
+      throw new HttpProblem(
+        409,
+        "Answered elsewhere meanwhile",
+        `${result.theirs.by || "Someone"} has answered this step since its card was drawn. Nothing was stored; look at both answers.`,
+        { theirs: result.theirs, yours: entry },
+      );
     if (result === "other")
       throw new HttpProblem(
         409,

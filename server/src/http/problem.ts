@@ -44,10 +44,6 @@ const parserTitles: Record<string, [string, (error: StatusError) => string]> = {
     "Body too large",
     (error) => `The body may have at most ${error.limit} bytes. Send less.`,
   ],
-  "entity.parse.failed": [
-    "Not JSON",
-    () => "The body is not well-formed JSON, or has a key named __proto__. Correct it and send it again.",
-  ],
   "encoding.unsupported": [
     "Encoding not supported",
     () => "Send the body without a content encoding, or with gzip.",

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import {
+  jobFormat,
   answerStep,
   jobSchema,
   parseWith,
@@ -70,7 +71,7 @@ async function bundleFor(knex: Knex, job: Job): Promise<JobBundle> {
   if (!board) throw new Error(`demo job ${job.id}: board ${job.board.id} is not shipped`);
   const used = new Set(job.devices.map((instance) => instance.device.id));
   const devices = (await listProfiles(knex, "device")).filter((device) => used.has(device.id));
-  return { format: "anvilcloud/job@1", job, board, devices, log: [] };
+  return { format: jobFormat, job, board, devices, log: [] };
 }
 
 /** Loads the demo jobs into a database without jobs; leaves any other alone. Returns how many were loaded. */

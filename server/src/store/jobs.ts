@@ -1,27 +1,15 @@
-import type { BoardProfile, DeviceProfile, Job, JobBundle, LogEntry } from "@anvilcloud/core";
+import type {
+  BoardProfile,
+  BoardUse,
+  DeviceProfile,
+  Job,
+  JobBundle,
+  JobSummary,
+  LogEntry,
+  StoredJob,
+} from "@anvilcloud/core";
 import type { Knex } from "knex";
 import { logRow } from "./log.ts";
-
-/** A job as it is stored: the document, the profiles it was made with, and its version. */
-export interface StoredJob {
-  version: number;
-  job: Job;
-  board: BoardProfile;
-  devices: DeviceProfile[];
-}
-
-/** A line of the list of jobs. */
-export interface JobSummary {
-  id: string;
-  title: string;
-  customer: string;
-  town: string;
-  board: string;
-  version: number;
-  updatedAt: string;
-  answered: number;
-  handedOverAt: string | null;
-}
 
 interface Row {
   id: string;
@@ -85,10 +73,7 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
 }
 
 /** Jobs made on a board, each with the revision it was made with, the one changed last first. */
-export async function jobsOnBoard(
-  knex: Knex,
-  board: string,
-): Promise<{ id: string; title: string; revision: number; handedOver: boolean }[]> {
+export async function jobsOnBoard(knex: Knex, board: string): Promise<BoardUse[]> {
   const rows = (await knex("jobs")
     .select("id", "title")
     .select(

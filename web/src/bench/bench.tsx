@@ -1,4 +1,4 @@
-import type { JobPlan, Step } from "@anvilcloud/core";
+import type { ShownPlan, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../data/index.ts";
@@ -8,7 +8,7 @@ import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
 import { HighlightChoice } from "./highlight-choice.tsx";
 import { Meter } from "./meter.tsx";
-import { layerState, layerView, type Layer } from "./view.ts";
+import { layerView, type Layer } from "./view.ts";
 
 const Frame = styled.figure`
   display: grid;
@@ -60,7 +60,7 @@ const words: Record<Layer, string> = {
 };
 
 /** The bench: the board with its devices around it, in its layers. */
-export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step?: Step }) {
+export function Bench({ plan, start, step }: { plan: ShownPlan; start: Layer; step?: Step }) {
   const [layer, setLayer] = useState<Layer>(step ? "step" : start);
   const layers: Layer[] = [...(step ? ["step" as const] : []), "planned", "found", "now"];
   const { board } = plan.bundle;
@@ -82,7 +82,7 @@ export function Bench({ plan, start, step }: { plan: JobPlan; start: Layer; step
         fileName={`${plan.bundle.job.id}-${layer}`}
       />
       <HighlightChoice plan={plan} />
-      <Meter plan={plan} state={layerState(plan, layer, step)} />
+      <Meter plan={plan} bench={layer === "step" ? { step: step?.id ?? "" } : layer} />
       <Legend aria-label="Devices by number">
         {plan.wiring.devices.map((device) => (
           <LegendItem key={device.id} id={device.id} name={device.name} number={numbers[device.id] ?? "?"} />

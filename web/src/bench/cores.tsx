@@ -1,7 +1,14 @@
-import type { BoardProfile, Core, Point, Subject } from "@anvilcloud/core";
+import {
+  cableKey,
+  terminalIn,
+  type BoardProfile,
+  type Core,
+  type Point,
+  type Subject,
+} from "@anvilcloud/core";
 import { isLit, useHighlight } from "../data/index.ts";
 import { color, coreColour, font, plate } from "../theme/index.ts";
-import { around } from "./geometry.ts";
+import { around, numberOf } from "./geometry.ts";
 import { pathOf, wiringOf, type Tag } from "./routes.ts";
 
 /** A core's line: a casing that stands off the board and off other cores, its colour, and for green-and-yellow a second, broken colour over it. */
@@ -25,13 +32,18 @@ function curve(from: Point, to: Point): string {
 }
 
 /** What a core is about: pointing at any of these lights it. */
-function aboutCore(core: Core): Subject[] {
+function aboutCore({ device, part, to, cable }: Core): Subject[] {
+  const terminal = terminalIn(to);
   return [
-    { kind: "device", id: core.device },
-    { kind: "terminal", id: core.target },
-    { kind: "cable", id: core.cable?.run ?? `${core.device}/${core.part}` },
+    ...aboutDevice(device),
+    ...(terminal === undefined ? [] : [{ kind: "terminal" as const, id: terminal }]),
+    ...(device === undefined ? [] : [{ kind: "cable" as const, id: cableKey(device, part, cable?.run) }]),
   ];
 }
+
+/** A device as a subject; the spur that feeds the board is none. */
+const aboutDevice = (device: string | undefined): Subject[] =>
+  device === undefined ? [] : [{ kind: "device", id: device }];
 
 interface Props {
   board: BoardProfile;
@@ -84,14 +96,15 @@ function TagMark({
 export function Cores({ board, cores, numbers }: Props) {
   const { lit, light } = useHighlight();
   const { tags, routes } = wiringOf(board, cores);
-  const tagOf = (device: string) => tags.find((tag) => tag.device === device);
+  const tagOf = (device: string | undefined) => tags.find((tag) => tag.device === device);
   const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
-  const outside: { key: string; device: string; from: Tag; colour: Core["colour"] }[] = [];
+  const outside: { key: string; device: string | undefined; from: Tag; colour: Core["colour"] }[] = [];
   for (const core of cores) {
     const own = tags.find((tag) => tag.device === core.device && tag.upper) ?? tagOf(core.device);
-    if (core.joint && own)
-      joined.set(core.target, [...(joined.get(core.target) ?? []), { tag: own, colour: core.colour }]);
-    const maker = core.target.includes("/") ? tagOf(core.target.split("/")[0]!) : undefined;
+    const { to } = core;
+    if (to.kind === "joint" && own)
+      joined.set(to.joint, [...(joined.get(to.joint) ?? []), { tag: own, colour: core.colour }]);
+    const maker = to.kind === "pin" ? tagOf(to.device) : undefined;
     if (maker) outside.push({ key: core.id, device: core.device, from: maker, colour: core.colour });
   }
   const beyond = (tag: Tag, more: number) => tag.at.y + (tag.upper ? -more : more);
@@ -147,19 +160,19 @@ export function Cores({ board, cores, numbers }: Props) {
         const line = curve({ x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, around.tag) }, to);
         return (
           <g key={key}>
-            <CoreLine path={line} colour={colour} bold={isLit(lit, [{ kind: "device", id: device }])} />
+            <CoreLine path={line} colour={colour} bold={isLit(lit, aboutDevice(device))} />
             <TagMark
               tag={{
                 key,
                 device,
-                name: device,
+                name: device ?? "",
                 upper: from.upper,
                 at: { x: from.at.x, y: beyond(from, 8.8) },
                 cores: [],
               }}
-              number={numbers[device] ?? "?"}
-              lit={isLit(lit, [{ kind: "device", id: device }])}
-              light={(on) => light(on ? [{ kind: "device", id: device }] : [])}
+              number={numberOf(numbers, device)}
+              lit={isLit(lit, aboutDevice(device))}
+              light={(on) => light(on ? aboutDevice(device) : [])}
             />
           </g>
         );
@@ -168,9 +181,9 @@ export function Cores({ board, cores, numbers }: Props) {
         <TagMark
           key={tag.key}
           tag={tag}
-          number={numbers[tag.device] ?? "?"}
-          lit={isLit(lit, [{ kind: "device", id: tag.device }])}
-          light={(on) => light(on ? [{ kind: "device", id: tag.device }] : [])}
+          number={numberOf(numbers, tag.device)}
+          lit={isLit(lit, aboutDevice(tag.device))}
+          light={(on) => light(on ? aboutDevice(tag.device) : [])}
         />
       ))}
     </g>

@@ -39,10 +39,14 @@ export function corePoint(board: BoardProfile, terminalId: string): Point | unde
   return { x: clamp.x, y: clamp.y + (upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
 }
 
-/** Each device's number on the bench, in the order of the job; the mains spur has none. */
+/** Each device's number on the bench, in the order of the job. */
 export function deviceNumbers(devices: readonly { id: string }[]): Record<string, string> {
-  return { mains: "~", ...Object.fromEntries(devices.map((device, at) => [device.id, String(at + 1)])) };
+  return Object.fromEntries(devices.map((device, index) => [device.id, String(index + 1)]));
 }
+
+/** The number of what a core belongs to; the spur that feeds the board is marked by a wave. */
+export const numberOf = (numbers: Readonly<Record<string, string>>, device: string | undefined): string =>
+  device === undefined ? "~" : (numbers[device] ?? "?");
 
 /** Where a subject is drawn; undefined for what has no place on the face. */
 export function placeOf(board: BoardProfile, subject: Subject): Point | undefined {

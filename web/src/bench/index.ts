@@ -5,4 +5,4 @@ export { cropBoxes, deviceNumbers } from "./geometry.ts";
 export { benchBox } from "./routes.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
-export { restView, shownView, stepView } from "./view.ts";
+export { restView, stepView, useBoardView } from "./view.ts";

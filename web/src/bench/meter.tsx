@@ -1,7 +1,8 @@
-import { installationOf, meterText, terminalsOf, type BenchState, type JobPlan } from "@anvilcloud/core";
+import { terminalsOf, type ShownPlan } from "@anvilcloud/core";
 import { ArrowLeftRight } from "lucide-react";
 import { useState } from "react";
 import { styled } from "styled-components";
+import { useAnswer, type Probes } from "../planner/index.ts";
 import { color, font, size, space } from "../theme/index.ts";
 import { Button, Choice, Quiet, Row, Segments, SubHeading } from "../ui/index.ts";
 
@@ -32,8 +33,11 @@ const powers = [
 
 type Power = (typeof powers)[number]["id"];
 
+/** While the first reading is worked out. */
+const nothingYet = { reading: "…", why: "" };
+
 /** What a meter should read between two terminals on the bench as it is shown, and why. */
-export function Meter({ plan, state }: { plan: JobPlan; state: BenchState }) {
+export function Meter({ plan, bench }: { plan: ShownPlan; bench: Probes["bench"] }) {
   const { board } = plan.bundle;
   const terminals = terminalsOf(board);
   const rail = board.rails.find((each) => each.live === "always");
@@ -41,8 +45,11 @@ export function Meter({ plan, state }: { plan: JobPlan; state: BenchState }) {
   const [black, setBlack] = useState(rail?.minus[0] ?? terminals[1]?.id ?? "");
   const [power, setPower] = useState<Power>("on");
   const options = terminals.map(({ id, label, block }) => ({ id, text: `${id} ${block.label}, ${label}` }));
-  const at = { ...installationOf(board, plan.wiring, state), powered: power === "on" };
-  const { reading, why } = meterText(at, red, black);
+  const probes: Probes = { bench, red, black, powered: power === "on" };
+  // The plan is named by its log: what was landed since is measured anew.
+  const made = `${plan.bundle.job.id} ${plan.bundle.log.length} ${plan.wiring.cores.length}`;
+  const { reading, why } =
+    useAnswer(`${made} ${JSON.stringify(probes)}`, (planner) => planner.meter(probes)) ?? nothingYet;
   return (
     <Frame aria-label="Meter">
       <Row style={{ justifyContent: "space-between" }}>

@@ -1,4 +1,4 @@
-import { planJob, type Point } from "@anvilcloud/core";
+import { planJob, terminalIn, type Point } from "@anvilcloud/core";
 import { corePoint } from "./geometry.ts";
 import { pathOf, wiringOf } from "./routes.ts";
 import { jobOn, netloft } from "../testing/bench.tsx";
@@ -59,7 +59,7 @@ test.each(jobs.map((job) => [job.board.name, job] as const))(
           expect([one.core, other.core, runTogether(one, other)]).toEqual([one.core, other.core, false]);
     });
     for (const { core, points } of routes)
-      expect(Math.abs(points[0]!.x - corePoint(bundle.board, core.target)!.x)).toBeLessThan(3);
+      expect(Math.abs(points[0]!.x - corePoint(bundle.board, terminalIn(core.to)!)!.x)).toBeLessThan(3);
   },
 );
 

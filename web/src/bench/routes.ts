@@ -1,10 +1,19 @@
-import { layoutOf, terminalOf, type BoardProfile, type Box, type Core, type Point } from "@anvilcloud/core";
+import {
+  layoutOf,
+  terminalIn,
+  terminalOf,
+  type BoardProfile,
+  type Box,
+  type Core,
+  type Point,
+} from "@anvilcloud/core";
 import { around, corePoint, isUpper } from "./geometry.ts";
 
 /** A numbered tag at the face's edge: the cores of one device that leave at one block. */
 export interface Tag {
   key: string;
-  device: string;
+  /** Undefined for the spur that feeds the board. */
+  device: string | undefined;
   name: string;
   upper: boolean;
   at: Point;
@@ -107,7 +116,8 @@ function clearedOf(drafts: readonly Draft[], lanes: number[]): number[] {
 
 interface Group {
   key: string;
-  device: string;
+  /** Undefined for the spur that feeds the board. */
+  device: string | undefined;
   name: string;
   cores: Core[];
   x: number;
@@ -116,15 +126,16 @@ interface Group {
 function groupsOf(board: BoardProfile, cores: readonly Core[], upper: boolean): Group[] {
   const groups = new Map<string, Core[]>();
   for (const core of cores) {
-    if (core.from.startsWith("board/")) continue;
-    const terminal = terminalOf(board, core.target);
+    if (core.from.kind === "terminal") continue;
+    const terminal = terminalOf(board, terminalIn(core.to) ?? "");
     const point = terminal && corePoint(board, terminal.id);
     if (!terminal || !point || isUpper(board, point.y) !== upper) continue;
-    const key = `${core.device} ${terminal.block.id}`;
+    const key = `${core.device ?? "~"} ${terminal.block.id}`;
     groups.set(key, [...(groups.get(key) ?? []), core]);
   }
   return [...groups].map(([key, members]) => {
-    const x = members.reduce((sum, core) => sum + corePoint(board, core.target)!.x, 0) / members.length;
+    const x =
+      members.reduce((sum, core) => sum + corePoint(board, terminalIn(core.to)!)!.x, 0) / members.length;
     return { key, device: members[0]!.device, name: members[0]!.deviceName, cores: members, x };
   });
 }
@@ -136,18 +147,21 @@ function bridgesOf(
   upper: boolean,
 ): { core: Core; back: Core }[] {
   return cores.flatMap((core) => {
-    if (!core.from.startsWith("board/")) return [];
-    const from = core.from.slice("board/".length);
-    const ends = [corePoint(board, core.target), corePoint(board, from)];
+    const [from, to] = [terminalIn(core.from), terminalIn(core.to)];
+    if (from === undefined || to === undefined) return [];
+    const ends = [corePoint(board, to), corePoint(board, from)];
     if (ends.some((end) => !end || isUpper(board, end.y) !== upper)) return [];
-    return [{ core, back: { ...core, id: `${core.id} back`, target: from } }];
+    return [{ core, back: { ...core, id: `${core.id} back`, to: core.from } }];
   });
 }
 
 /** Where each core leaves its clamp: side by side where a clamp holds several. */
 function exitsOf(board: BoardProfile, cores: readonly Core[]): Map<string, number> {
   const byTerminal = new Map<string, Core[]>();
-  for (const core of cores) byTerminal.set(core.target, [...(byTerminal.get(core.target) ?? []), core]);
+  for (const core of cores) {
+    const terminal = terminalIn(core.to);
+    if (terminal !== undefined) byTerminal.set(terminal, [...(byTerminal.get(terminal) ?? []), core]);
+  }
   return new Map(
     [...byTerminal].flatMap(([target, members]) => {
       const x = corePoint(board, target)!.x;
@@ -195,7 +209,7 @@ function sideOf(
   const out = (distance: number) => (upper ? -distance : height + distance);
   const tags = groups.map((group, at): Tag => ({ ...group, upper, at: { x: xs[at]!, y: out(depth) } }));
   const routes = drafts.map(({ core, tag, from, to }, at): Route => {
-    const start = corePoint(board, core.target)!.y;
+    const start = corePoint(board, terminalIn(core.to)!)!.y;
     const rim =
       tag === undefined ? undefined : Math.sqrt(Math.max(0, around.tag ** 2 - (to - xs[tag]!) ** 2));
     const end = rim === undefined ? start : out(depth - rim);

@@ -1,21 +1,21 @@
 import {
   deliveredCards,
-  draftJob,
   foundLinks,
   foundPositions,
-  planJob,
-  readFace,
-  stateAsFound,
   wiresOf,
   withCards,
+  type BenchLayer,
   type BenchState,
+  type BoardMoment,
   type BoardProfile,
   type Core,
-  type JobPlan,
   type LampLook,
   type LampState,
+  type ShownBench,
+  type ShownPlan,
   type Step,
 } from "@anvilcloud/core";
+import { useAnswer } from "../planner/index.ts";
 
 /** What the bench shows of a board at one moment. */
 export interface BenchView {
@@ -48,42 +48,44 @@ export function restView(board: BoardProfile): BenchView {
   };
 }
 
-/** A board by itself at one moment of its life: as delivered, with power, or with everything learned. */
-export function shownView(board: BoardProfile, moment: "rest" | "powered" | "learned"): BenchView {
-  const job = draftJob("look", "look", "look", board);
-  const plan = planJob({ format: "anvilcloud/job@1", job, board, devices: [], log: [] });
-  const learned = moment === "learned" ? plan.bundle.board.memories.map((memory) => memory.id) : [];
-  return viewOf(plan, { ...stateAsFound(plan.bundle), powered: moment !== "rest", learned });
+const shownAlone = (
+  profile: BoardProfile,
+  { board, state, face }: ShownBench & { board: BoardProfile },
+): BenchView => ({
+  board,
+  state,
+  lamps: face.lamps,
+  looks: face.looks,
+  display: face.display,
+  cards: deliveredCards(profile),
+  cores: [],
+});
+
+/** A board by itself at one moment of its life; as delivered until what it shows then is worked out. */
+export function useBoardView(board: BoardProfile, moment: BoardMoment): BenchView {
+  const shown = useAnswer(`${board.id} ${board.revision} ${moment} ${JSON.stringify(board)}`, (planner) =>
+    planner.board(board, moment),
+  );
+  return shown ? shownAlone(board, shown) : restView(board);
 }
 
-/** The layers of the bench: the plan, the board as found, as the log leaves it, and after the step at hand. */
-export type Layer = "planned" | "found" | "now" | "step";
+/** The layers of the bench: those of the plan, and the bench after the step at hand. */
+export type Layer = BenchLayer | "step";
 
-function viewOf(plan: JobPlan, state: BenchState, shown: Shown = readFace(plan, state)): BenchView {
+function viewOf(plan: ShownPlan, state: BenchState, { lamps, looks, display }: Shown): BenchView {
   const { board, job } = plan.bundle;
-  const { lamps, looks, display } = shown;
   const cards = job.cards ?? deliveredCards(board);
   return { board, state, lamps, looks, display, cards, cores: wiresOf(plan.wiring, state) };
 }
 
-/** The state a layer shows; the plan's is everything wired and set, with power. */
-export function layerState(plan: JobPlan, layer: Layer, step?: Step): BenchState {
-  if (layer === "step" && step) return step.during;
-  if (layer === "now") return plan.now;
-  const found = stateAsFound(plan.bundle);
-  if (layer === "found") return found;
-  const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));
-  const landed = plan.wiring.cores.map((core) => core.id);
-  return { ...found, links, landed, positions: plan.controls.positions };
-}
-
 /** One layer of the bench. */
-export function layerView(plan: JobPlan, layer: Layer, step?: Step): BenchView {
-  if (layer === "step" && step) return stepView(plan, step);
-  return viewOf(plan, layerState(plan, layer, step));
+export function layerView(plan: ShownPlan, layer: Layer, step?: Step): BenchView {
+  if (layer === "step") return step ? stepView(plan, step) : layerView(plan, "now");
+  const { state, face } = plan.layers[layer];
+  return viewOf(plan, state, face);
 }
 
 /** The bench as it should look while a step's result is to be seen. */
-export function stepView(plan: JobPlan, step: Step): BenchView {
+export function stepView(plan: ShownPlan, step: Step): BenchView {
   return viewOf(plan, step.during, step);
 }

@@ -1,32 +1,4 @@
-import type { BoardProfile, DeviceProfile, Job, LogEntry } from "@anvilcloud/core";
-
-/** A job as the server gives it. */
-export interface StoredJob {
-  version: number;
-  job: Job;
-  board: BoardProfile;
-  devices: DeviceProfile[];
-}
-
-/** A job that uses a board, with the revision it was made with. */
-export interface BoardUse {
-  id: string;
-  title: string;
-  revision: number;
-  handedOver: boolean;
-}
-
-/** A line of the list of jobs. */
-export interface JobSummary {
-  id: string;
-  title: string;
-  customer: string;
-  town: string;
-  board: string;
-  updatedAt: string;
-  answered: number;
-  handedOverAt: string | null;
-}
+import type { BoardProfile, DeviceProfile, Job, LogEntry, NewJob, StoredJob } from "@anvilcloud/core";
 
 /** An answer that says what was wrong; status 0 means that no answer came. */
 export class ApiError extends Error {
@@ -79,11 +51,7 @@ export async function postEntry(id: string, entry: LogEntry): Promise<void> {
   await send(logKey(id), withJson("POST", entry));
 }
 
-export async function createJob(wanted: {
-  title: string;
-  customer: string;
-  board: string;
-}): Promise<StoredJob> {
+export async function createJob(wanted: NewJob): Promise<StoredJob> {
   return (await (await send("/api/jobs", withJson("POST", wanted))).json()) as StoredJob;
 }
 

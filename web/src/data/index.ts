@@ -14,9 +14,9 @@ export {
   postDevice,
   putJob,
 } from "./api.ts";
-export type { BoardUse, JobSummary, StoredJob } from "./api.ts";
 export { differences } from "./differences.ts";
 export { useWarnBeforeLeaving } from "./leaving.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";
 export { JobProvider, useJobBench, useJobParts } from "./job.tsx";
 export type { SaveState } from "./saver.ts";
+export { AnsweredElsewhere } from "./use-log-sender.ts";

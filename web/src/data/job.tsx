@@ -1,13 +1,15 @@
 import {
   answerStep,
-  planJob,
+  outcomes,
   type BoardProfile,
   type DeviceProfile,
   type Job,
-  type JobPlan,
+  type JobEdit,
   type LogEntry,
+  type ShownPlan,
   type Step,
   type StepEntry,
+  type StoredJob,
 } from "@anvilcloud/core";
 import {
   createContext,
@@ -19,27 +21,33 @@ import {
   type ReactNode,
 } from "react";
 import useSWR, { useSWRConfig } from "swr";
-// Not crypto.randomUUID: a phone reaches the server without TLS, where browsers withhold it.
-import { v4 as newId } from "uuid";
-import { getJson, jobKey, logKey, postEntry, putJob, type StoredJob } from "./api.ts";
+import { Failed, Loading } from "../ui/index.ts";
+import { getJson, jobKey, logKey, putJob } from "./api.ts";
+import { stamp, thisDevice } from "./device.ts";
 import { useWarnBeforeLeaving } from "./leaving.ts";
+import { usePlan } from "./plan.ts";
 import { createSaver, type SaveState } from "./saver.ts";
+import { useLogSender } from "./use-log-sender.ts";
 
 /** Everything a station needs of its job. */
 export interface JobBench {
   job: Job;
   /** The profile of the job's board as it is kept, with all it could have; the plan has it as it is read on this site. */
   board: BoardProfile;
-  plan: JobPlan;
+  /** The newest plan there is; while another is being made it is that of a moment ago. */
+  plan: ShownPlan;
+  /** True while the plan is not yet that of the job and log at hand. */
+  planning: boolean;
   log: LogEntry[];
   catalogue: DeviceProfile[];
   save: SaveState;
   /** Grows when another version of the job takes the place of what was typed; forms begin anew. */
   generation: number;
-  change: (edit: (job: Job) => Job) => void;
+  change: (edit: JobEdit) => void;
   settle: (keep: "theirs" | "mine") => void;
   /** Sends again what got no answer. */
   retry: () => void;
+  /** Answers a step as the plan of its card has it; refused with AnsweredElsewhere where someone else did meanwhile. */
   answer: (
     step: Step,
     outcome: StepEntry["outcome"],
@@ -69,8 +77,6 @@ function allDevices(own: readonly DeviceProfile[], catalogue: readonly DevicePro
   return [...own, ...catalogue.filter((device) => !known.has(`${device.id}@${device.revision}`))];
 }
 
-const stamp = (by: string) => ({ id: newId(), at: new Date().toISOString(), by });
-
 function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => void, onOther: () => void) {
   const { mutate } = useSWRConfig();
   const [saver] = useState(() =>
@@ -81,9 +87,9 @@ function useSaver(id: string, stored: StoredJob, report: (state: SaveState) => v
       now: () => Date.now(),
     }),
   );
-  const told = useEffectEvent(onOther);
+  const isOther = useEffectEvent(onOther);
   useEffect(() => {
-    if (saver.refresh(stored)) told();
+    if (saver.refresh(stored)) isOther();
   }, [saver, stored]);
   return saver;
 }
@@ -103,66 +109,54 @@ interface ProviderProps {
   children: ReactNode;
 }
 
-/** Gives the stations their job, its plan and the ways to change it. The plan is worked out in the page from the core. */
+/** Gives the stations their job, its plan and the ways to change it. */
 export function JobProvider({ id, stored, log, catalogue, children }: ProviderProps) {
-  const { mutate } = useSWRConfig();
   const [jobSave, setJobSave] = useState<SaveState>({ kind: "saved" });
   const [logSave, setLogSave] = useState<SaveState>({ kind: "saved" });
   const [generation, setGeneration] = useState(0);
+  const anew = () => setGeneration((now) => now + 1);
   const saver = useSaver(
     id,
     stored,
     (state) => {
       setJobSave(state);
-      if (state.kind === "refused") setGeneration((now) => now + 1);
+      if (state.kind === "refused") anew();
     },
-    () => setGeneration((now) => now + 1),
+    anew,
   );
+  const send = useLogSender(id, setLogSave);
   const save = worse(jobSave, logSave);
   useWarnBeforeLeaving(save.kind !== "saved");
 
-  const plan = useMemo(() => {
-    const devices = allDevices(stored.devices, catalogue);
-    return planJob({ format: "anvilcloud/job@1", job: stored.job, board: stored.board, devices, log });
-  }, [stored, catalogue, log]);
-
-  /** Shows an entry at once, sends it, and takes it off again when it was refused; several may be under way together. */
-  async function store(entry: LogEntry): Promise<void> {
-    const show = (edit: (log: LogEntry[]) => LogEntry[]) =>
-      mutate<{ log: LogEntry[] }>(logKey(id), (now) => ({ log: edit(now?.log ?? []) }), {
-        revalidate: false,
-      });
-    const without = (log: LogEntry[]) => log.filter((each) => each.id !== entry.id);
-    setLogSave({ kind: "saving" });
-    void show((log) => [...log, entry]);
-    try {
-      await postEntry(id, entry);
-      // Added once more, should the log have been fetched anew before the entry was in it.
-      void show((log) => (log.some((each) => each.id === entry.id) ? log : [...log, entry]));
-      setLogSave({ kind: "saved", at: Date.now() });
-    } catch (error) {
-      void show(without);
-      setLogSave({ kind: "refused", message: (error as Error).message });
-      throw error;
-    }
-  }
+  const devices = useMemo(() => allDevices(stored.devices, catalogue), [stored.devices, catalogue]);
+  const { made, stage, error } = usePlan({ stored, devices, log });
+  if (error && !made) return <Failed what="The plan of this job" error={error} />;
+  if (!made) return <Loading what={`plan: ${stage ?? "wiring"}`} />;
+  const { plan, madeFor } = made;
 
   const bench: JobBench = {
     job: stored.job,
     board: stored.board,
     plan,
+    planning: stage !== undefined,
     log,
-    catalogue: allDevices(stored.devices, catalogue),
+    catalogue: devices,
     save,
     change: saver.change,
     retry: saver.retry,
     generation,
     settle: (keep) => {
       saver.settle(keep);
-      if (keep === "theirs") setGeneration((now) => now + 1);
+      if (keep === "theirs") anew();
     },
-    answer: (step, outcome, extra) => store(answerStep(step, outcome, stamp(stored.job.installer), extra)),
-    append: (entry) => store({ ...entry, ...stamp(stored.job.installer) } as LogEntry),
+    answer: (step, outcome, extra) =>
+      send(
+        answerStep(step, outcome, stamp(stored.job.installer), {
+          ...extra,
+          drawnFrom: { ...madeFor, device: thisDevice(), knows: outcomes(log).get(step.id)?.id },
+        }),
+      ),
+    append: (entry) => send({ ...entry, ...stamp(stored.job.installer) } as LogEntry),
   };
   return <Context value={bench}>{children}</Context>;
 }

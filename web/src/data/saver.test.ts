@@ -1,10 +1,15 @@
-import type { Job } from "@anvilcloud/core";
-import { ApiError, type StoredJob } from "./api.ts";
+import type { Job, JobEdit, StoredJob } from "@anvilcloud/core";
+import { ApiError } from "./api.ts";
 import { createSaver, type SaveState } from "./saver.ts";
 
 const stored = (title: string, version = 1) =>
   ({ version, job: { id: "j", title } as Job, board: {}, devices: [] }) as unknown as StoredJob;
-const titled = (title: string) => (job: Job) => ({ ...job, title });
+const titled = (title: string): JobEdit => ({
+  kind: "site",
+  title,
+  site: { customer: "Ada Lowther", address: "", town: "" },
+  installer: "",
+});
 const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
 
 function bench(put: (job: Job, version: number) => Promise<StoredJob>) {

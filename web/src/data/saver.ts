@@ -1,5 +1,5 @@
-import type { Job } from "@anvilcloud/core";
-import { ApiError, type StoredJob } from "./api.ts";
+import { applyEdit, type Job, type JobEdit, type StoredJob } from "@anvilcloud/core";
+import { ApiError } from "./api.ts";
 
 /** How the last change stands. */
 export type SaveState =
@@ -77,8 +77,8 @@ export function createSaver(initial: StoredJob, { publish, put, report, now }: P
       return other;
     },
     /** Changes the job: shown now, saved as soon as it can be. */
-    change(edit: (job: Job) => Job): void {
-      show({ ...shown, job: edit(shown.job) });
+    change(edit: JobEdit): void {
+      show({ ...shown, job: applyEdit(shown.job, edit) });
       wanted = true;
       if (!running && !conflict) void run();
     },

@@ -78,11 +78,11 @@ describe("the list of jobs", () => {
 });
 
 describe("the stations", () => {
-  test("each says whether it is settled, open or blocked, and why", () => {
+  test("each says whether it is settled, open or blocked, and why", async () => {
     const [first] = planJob(netloft()).sheet;
     const failed = { ...answerStep(first!, "not-seen", { id: "x", at: "2026-11-24T09:00:00.000Z", by: "" }) };
     const { statuses } = planJob(netloft([failed]));
-    renderInJob(netloft(), <StationRail job="netloft" statuses={statuses} />);
+    await renderInJob(netloft(), <StationRail job="netloft" statuses={statuses} />);
     const wire = screen.getByRole("link", { name: "Wire, blocked, 0 of 18" });
     expect(wire.getAttribute("title")).toBe("Not seen: Isolate and mark the breaker.");
     expect(screen.getByRole("link", { name: /^Travel, blocked/ }).getAttribute("title")).toMatch(
@@ -93,8 +93,8 @@ describe("the stations", () => {
 });
 
 describe("the plan of the wiring", () => {
-  test("links that move come first; each rail opens to its working; every core stands in the list", () => {
-    renderInJob(netloft(), <WirePlan />);
+  test("links that move come first; each rail opens to its working; every core stands in the list", async () => {
+    await renderInJob(netloft(), <WirePlan />);
     const links = within(screen.getByRole("table", { name: "Links" })).getAllByRole("row");
     expect(links.map((row) => row.textContent)).toContain(
       "P1–P3take outPhotocell, quay side takes over Photocell.",
@@ -106,7 +106,7 @@ describe("the plan of the wiring", () => {
   });
 
   test("pointing at a core lights its device's other cores", async () => {
-    renderInJob(netloft(), <WirePlan />);
+    await renderInJob(netloft(), <WirePlan />);
     const rows = within(screen.getByRole("table", { name: "Wire list" })).getAllByRole("row");
     const receiver = rows.filter((row) => row.textContent?.startsWith("Photocell, quay side"));
     await userEvent.hover(receiver[0]!);
@@ -115,8 +115,8 @@ describe("the plan of the wiring", () => {
   });
 });
 
-test("the plan of the controls: what must change stands before what is right, with what rounding costs", () => {
-  renderInJob(netloft(), <SetPlan />);
+test("the plan of the controls: what must change stands before what is right, with what rounding costs", async () => {
+  await renderInJob(netloft(), <SetPlan />);
   const headings = screen.getAllByRole("heading", { level: 2 }).map((each) => each.textContent);
   expect(headings).toEqual(["To change", "Already right"]);
   expect(screen.getByText(/Automatic closing after: 31.3 s, wanted 30 s/)).toBeTruthy();
@@ -126,7 +126,7 @@ test("the plan of the controls: what must change stands before what is right, wi
 describe("hand-over and record", () => {
   test("a name is asked for before the job is handed over", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <HandOver />);
+    await renderInJob(netloft(), <HandOver />);
     await userEvent.click(screen.getByRole("button", { name: "Hand over" }));
     await screen.findByText("Give the name of who takes it over.");
     expect(sent).toEqual([]);
@@ -141,8 +141,8 @@ describe("hand-over and record", () => {
     );
   });
 
-  test("the record tells what was found, planned and left, and what is still open", () => {
-    renderInJob(netloft(logUntil((step) => step.id.startsWith("set:V3"))), <RecordPage />);
+  test("the record tells what was found, planned and left, and what is still open", async () => {
+    await renderInJob(netloft(logUntil((step) => step.id.startsWith("set:V3"))), <RecordPage />);
     const settings = within(screen.getByRole("table", { name: "Settings" }));
     const cells = (name: RegExp) => settings.getByRole("row", { name }).textContent;
     expect(cells(/^PUSH/)).toBe("PUSH (V2)7:3011:1511:15");

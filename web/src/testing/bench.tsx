@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import {
+  jobFormat,
   draftInstance,
   draftJob,
   parseBundle,
@@ -10,11 +11,13 @@ import {
   type JobBundle,
   type LogEntry,
 } from "@anvilcloud/core";
-import { render } from "@testing-library/react";
+import { act, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter, useLocation } from "react-router";
 import { SWRConfig } from "swr";
 import { HighlightProvider, JobProvider } from "../data/index.ts";
+import { PlannerProvider } from "../planner/index.ts";
+import { createPlanner } from "../planner/planner.ts";
 
 const root = resolve(import.meta.dirname, "../../..");
 const text = (path: string) => readFileSync(resolve(root, path), "utf8");
@@ -27,7 +30,7 @@ const devices = readdirSync(resolve(root, "devices")).map((file) =>
 /** The fresh demo job as a bundle. */
 export function netloft(log: LogEntry[] = []): JobBundle {
   const { job } = JSON.parse(text("demo/netloft.json")) as { job: Job };
-  return parseBundle({ format: "anvilcloud/job@1", job, board, devices, log });
+  return parseBundle({ format: jobFormat, job, board, devices, log });
 }
 
 /** A job drafted on a shipped board, with these devices of the catalogue. */
@@ -40,7 +43,7 @@ export function jobOn(boardId: string, ids: readonly string[]): JobBundle {
     },
     draftJob("site", "A site", "Ivet Carrandine", own),
   );
-  return { format: "anvilcloud/job@1", job, board: own, devices, log: [] };
+  return { format: jobFormat, job, board: own, devices, log: [] };
 }
 
 /** A request the page made. */
@@ -71,10 +74,10 @@ function Address() {
   return <output data-testid="address">{useLocation().pathname}</output>;
 }
 
-/** Renders a part of the interface inside a job; the address it leads to is shown beside it. */
-export function renderInJob(bundle: JobBundle, part: ReactNode, address = "/") {
+/** Renders a part of the interface inside a job once its plan is made; the address it leads to is shown beside it. */
+export async function renderInJob(bundle: JobBundle, part: ReactNode, address = "/") {
   const stored = { version: 1, job: bundle.job, board: bundle.board, devices: bundle.devices };
-  return render(
+  const rendered = renderPlanned(
     <MemoryRouter initialEntries={[address]}>
       <Address />
       <SWRConfig value={{ provider: () => new Map() }}>
@@ -84,4 +87,13 @@ export function renderInJob(bundle: JobBundle, part: ReactNode, address = "/") {
       </SWRConfig>
     </MemoryRouter>,
   );
+  await settled();
+  return rendered;
 }
+
+/** Renders with a planner that works in the test itself, where there is no worker. */
+export const renderPlanned = (part: ReactNode) =>
+  render(<PlannerProvider value={createPlanner()}>{part}</PlannerProvider>);
+
+/** Lets everything that waits for the planner come about. */
+export const settled = () => act(async () => {});

@@ -1,14 +1,14 @@
 import type { Job } from "../../job/index.ts";
 import { demoBundle, planOn } from "../../testing/shipped.ts";
-import { planJob } from "../../runsheet/index.ts";
 import { billOf } from "./bill.ts";
 import { planWiring } from "../plan.ts";
+import { planJob } from "../../plan/index.ts";
 
 const cablesOf = (change?: (job: Job) => void) => planWiring(demoBundle("netloft", change)).cables;
 
 describe("cables", () => {
   test("one for each part, with its cores, a spare and its allowances", () => {
-    const cable = cablesOf().find((each) => each.id === "cell-street/receiver")!;
+    const cable = cablesOf().find((each) => each.id === "part cell-street receiver")!;
     // By hand: supply and contact are four cores, five with a spare; 1 m in the cabinet and 0.5 m at the cell beside the run.
     expect(cable).toMatchObject({
       cores: 4,
@@ -26,7 +26,7 @@ describe("cables", () => {
       cell.cables.sender!.lengthM = 9;
       cell.cables.receiver!.lengthM = 14;
     });
-    const shared = cables.find((cable) => cable.id === "street post")!;
+    const shared = cables.find((cable) => cable.run === "street post")!;
     expect(shared.ends.map((end) => end.part)).toEqual(["sender", "receiver"]);
     expect(shared).toMatchObject({
       label: "street post",
@@ -40,7 +40,7 @@ describe("cables", () => {
 
   test("a mains motor's cable is told as mains, has no spare, and shares no run with extra-low voltage", () => {
     const { given, wiring } = planOn("fennimore-otter", ["fennimore-rack", "lathbury-halt"]);
-    const motor = wiring.cables.find((cable) => cable.id.endsWith("/motor"))!;
+    const motor = wiring.cables.find((cable) => cable.ends[0]?.part === "motor")!;
     expect(motor).toMatchObject({ carries: "mains", cores: 3, spares: 0 });
     expect(planJob(given).findings.map((each) => each.code)).not.toContain("mains-beside-low");
     const job = structuredClone(given.job);

@@ -52,6 +52,10 @@ export interface CablePlan {
   enoughMm2?: number;
 }
 
+/** The key of a cable: of the run it shares, or of the part it belongs to alone. */
+export const cableKey = (device: string, part: string, run?: string): string =>
+  run === undefined ? `part ${device} ${part}` : `run ${run}`;
+
 /** Terminals that carry more than extra-low voltage. */
 function mainsTerminals(board: BoardProfile): Set<string> {
   const high = board.rails.filter((rail) => rail.volts > extraLow[rail.kind]);
@@ -79,7 +83,7 @@ function endsOf(
       const { lengthM, sizeMm2, run } = cable;
       return [
         {
-          id: run === undefined ? `part ${device.id} ${part.id}` : `run ${run}`,
+          id: cableKey(device.id, part.id, run),
           ...(run === undefined ? {} : { run }),
           end: { device: device.id, name, part: part.id, lengthM, sizeMm2, cores: pins.size },
           mine,

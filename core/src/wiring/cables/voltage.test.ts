@@ -1,7 +1,7 @@
 import { wordsOf } from "../../finding/index.ts";
 import { demoBundle, planOn } from "../../testing/shipped.ts";
-import { planJob, type JobPlan } from "../../runsheet/index.ts";
 import type { Job } from "../../job/index.ts";
+import { planJob, type JobPlan } from "../../plan/index.ts";
 
 const low = (plan: JobPlan) => plan.findings.filter((each) => each.code === "voltage-low");
 

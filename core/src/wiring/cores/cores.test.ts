@@ -1,6 +1,7 @@
 import type { DeviceInstance, Job } from "../../job/index.ts";
 import { demoBundle } from "../../testing/shipped.ts";
 import { linkFindings, planWiring } from "../index.ts";
+import { node, target } from "../../testing/keys.ts";
 
 const twin = (job: Job, id: string, n: number): DeviceInstance => ({
   ...job.devices.find((each) => each.id === id)!,
@@ -17,8 +18,8 @@ const withTwins = (id: string, count: number) =>
 
 const lines = (plan: ReturnType<typeof planWiring>, device: RegExp) =>
   plan.cores
-    .filter((core) => device.test(core.device))
-    .map((core) => `${core.device} ${core.pin}>${core.target}`);
+    .filter((core) => device.test(core.device ?? ""))
+    .map((core) => `${core.device} ${core.pin}>${target(core)}`);
 
 describe("contacts that share an input", () => {
   test("three stops go in series: in at P2, through two connectors, back to a common", () => {
@@ -47,7 +48,7 @@ describe("contacts that share an input", () => {
         .filter((line) => line.includes(" b>"))
         .every((line) => line.endsWith("C1")),
     ).toBe(true);
-    expect(plan.cores.some((core) => core.joint)).toBe(false);
+    expect(plan.cores.some((core) => core.to.kind === "joint")).toBe(false);
   });
 
   test("a second photocell takes the edge's input before it shares one, and says nothing is lost", () => {
@@ -83,7 +84,7 @@ describe("terminals", () => {
   test("no clamp holds more than it may while another of the same point has room", () => {
     const plan = withTwins("cell-street", 3);
     const held = new Map<string, number>();
-    for (const core of plan.cores) held.set(core.target, (held.get(core.target) ?? 0) + 1);
+    for (const core of plan.cores) held.set(target(core), (held.get(target(core)) ?? 0) + 1);
     for (const id of ["R1", "R2", "R3", "R4"]) expect(held.get(id)).toBeLessThanOrEqual(4);
     expect(Math.abs(held.get("R1")! - held.get("R3")!)).toBeLessThanOrEqual(1);
     expect(plan.findings.map((each) => each.code)).toContain("terminal-crowded");
@@ -94,7 +95,7 @@ describe("terminals", () => {
     expect(core).toMatchObject({
       deviceName: "Magnetic lock",
       pinLabel: "coil +",
-      target: "converter/out-plus",
+      to: node("converter/out-plus"),
       cable: { lengthM: 5, sizeMm2: 1 },
       why: "supply 24 V DC from Converter in the cabinet",
     });
@@ -103,7 +104,7 @@ describe("terminals", () => {
 
 describe("links in a state", () => {
   const { board } = demoBundle("netloft");
-  const wire = { id: "w", from: "cell/r-a", to: "board/P3", deviceName: "Cell" };
+  const wire = { id: "w", from: node("cell/r-a"), to: node("P3"), deviceName: "Cell" };
   const codes = (wires: (typeof wire)[], links: Record<string, "in" | "out">) =>
     linkFindings(board, wires, { "link-stop": "in", "link-edge": "in", ...links }).map((each) => each.code);
 

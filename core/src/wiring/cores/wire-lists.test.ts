@@ -1,9 +1,10 @@
-import { planJob } from "../../runsheet/index.ts";
 import { planOn, usualDevices } from "../../testing/shipped.ts";
+import { planJob } from "../../plan/index.ts";
+import { target } from "../../testing/keys.ts";
 
 const listOf = (board: string) =>
   planOn(board, usualDevices[board] ?? []).wiring.cores.map(
-    (core) => `${core.device} ${core.pin} ${core.target}`,
+    (core) => `${core.device ?? "supply"} ${core.pin} ${target(core)}`,
   );
 
 /** "device pin>terminal pin>terminal" written out, one line a core. */
@@ -25,7 +26,7 @@ const lists: Record<string, string[]> = {
     "stop-button-1 a>X2 b>X1",
     "key-switch-1 a>Z2 b>Z1",
     "flashing-light-1 plus>G1 minus>G2",
-    "mains live>N1 neutral>N2 earth>N3",
+    "supply live>N1 neutral>N2 earth>N3",
   ],
   // A capacitor motor: common, opening and closing winding; its sensors on S; the low beam before the high one.
   "fennimore-otter": [
@@ -34,14 +35,14 @@ const lists: Record<string, string[]> = {
     "stop-button-1 a>P2 b>P1",
     "key-switch-1 a>D2 b>D1",
     "flashing-light-1 plus>BL1 minus>BL2",
-    "mains live>L1 neutral>L2 earth>L3",
+    "supply live>L1 neutral>L2 earth>L3",
   ],
   // Three phases; the station's three contacts on the wall keys; the encoder's screen on its own zero.
   "hexby-trestle": [
     "drive-1 u>M1 v>M2 w>M3 e-plus>N1 e-minus>N2 e-data>N3 e-screen>N2",
     "photocell-1 s-plus>V1 s-minus>V2 r-plus>V1 r-minus>V2 r-a>S5 r-b>S1",
     "key-switch-1 up-a>W2 up-b>W1 st-a>W3 st-b>W1 dn-a>W4 dn-b>W1",
-    "mains l1>L1 l2>L2 l3>L3 earth>L4",
+    "supply l1>L1 l2>L2 l3>L3 earth>L4",
   ],
   // Sensors share one supply; inside and outside on A2 and A3, the threshold on P2 with its test core on V3.
   "larkrise-passage": [
@@ -49,7 +50,7 @@ const lists: Record<string, string[]> = {
     "sensor-1 plus>V1 minus>V2 a>A2 b>A1",
     "sensor-2 plus>V1 minus>V2 a>A3 b>A1",
     "sensor-3 plus>V1 minus>V2 a>P2 b>P1 t>V3",
-    "mains live>N1 neutral>N2 earth>N3",
+    "supply live>N1 neutral>N2 earth>N3",
   ],
 };
 
@@ -62,7 +63,7 @@ describe.each(Object.keys(lists))("the wire list of %s", (board) => {
 describe("what else is wired", () => {
   test("a battery to its terminals, a tested sender to the tested rail, a wake pair to the wake output", () => {
     const egret = planOn("osierbeck-egret", ["quillmarsh-reserve", "ostwick-vigil"]).wiring;
-    const on = (pin: string) => egret.cores.find((core) => core.pin === pin)?.target;
+    const on = (pin: string) => egret.cores.filter((core) => core.pin === pin).map(target)[0];
     expect([on("plus"), on("minus"), on("s-plus"), on("r-plus"), on("r-a")]).toEqual([
       "H1",
       "H2",
@@ -71,23 +72,20 @@ describe("what else is wired", () => {
       "X3",
     ]);
     const radio = planOn("tollard-nightjar", ["tollard-gate-board", "tollard-sunleaf-24"]).wiring;
-    expect(radio.cores.filter((core) => core.pin.startsWith("w")).map((core) => core.target)).toEqual([
-      "W1",
-      "W2",
-    ]);
+    expect(radio.cores.filter((core) => core.pin.startsWith("w")).map(target)).toEqual(["W1", "W2"]);
     // The panel brings its own cores: nothing else feeds a solar board.
-    expect(radio.cores.filter((core) => core.device === "mains")).toEqual([]);
+    expect(radio.cores.filter((core) => core.device === undefined)).toEqual([]);
   });
 
   test("a bell goes by way of a relay, with a bridge from the supply", () => {
     const { cores, placements } = planOn("hexby-trestle", ["tallow-chime"]).wiring;
     expect(placements[0]?.place?.kind).toBe("relay");
     const mine = cores.filter((core) => core.device === "bell-1");
-    expect(mine.map((core) => `${core.pinLabel} ${core.target}`)).toContain("bridge from RA1 V1");
+    expect(mine.map((core) => `${core.pinLabel} ${target(core)}`)).toContain("bridge from RA1 V1");
     expect(
       mine
         .filter((core) => core.cable)
-        .map((core) => core.target)
+        .map(target)
         .sort(),
     ).toEqual(["RA2", "V2"]);
   });
@@ -95,7 +93,7 @@ describe("what else is wired", () => {
   test("connectors bear a letter that no block of the board has: Egret has terminals J", () => {
     const joints = (board: string) =>
       planOn(board, ["lathbury-halt", "lathbury-halt"]).wiring.cores.flatMap((core) =>
-        core.joint ? [core.target] : [],
+        core.to.kind === "joint" ? [core.to.joint] : [],
       );
     expect(joints("quillmarsh-duet")).toEqual(["J1", "J1"]);
     expect(joints("osierbeck-egret")).toEqual(["U1", "U1"]);
@@ -105,10 +103,7 @@ describe("what else is wired", () => {
     const { given } = planOn("quillmarsh-duet", ["lathbury-halt"]);
     given.job.devices[0]!.cores = { a: "VT" };
     const cores = planJob(given).wiring.cores.filter((core) => core.device === "stop-button-1");
-    expect(cores.map(({ pin, colour, target }) => `${pin} ${colour} ${target}`)).toEqual([
-      "a VT P2",
-      "b BK P1",
-    ]);
+    expect(cores.map((core) => `${core.pin} ${core.colour} ${target(core)}`)).toEqual(["a VT P2", "b BK P1"]);
   });
 });
 
@@ -121,7 +116,7 @@ describe("pins that are wanted somewhere", () => {
 
   test("a contact wanted on the edge's terminal is planned there, and says so", () => {
     const { wiring, findings } = wanting({ a: "P2" }, ["lathbury-halt"]);
-    expect(wiring.cores.find((core) => core.pin === "a")?.target).toBe("P2");
+    expect(wiring.cores.filter((core) => core.pin === "a").map(target)[0]).toBe("P2");
     expect(wiring.placements.find(({ demand }) => demand.kind === "contact")?.why).toMatch(
       /^Where it was wanted\./,
     );
@@ -133,7 +128,7 @@ describe("pins that are wanted somewhere", () => {
     expect(
       wiring.cores
         .filter((core) => core.device === "stop-button-1")
-        .map((core) => `${core.pin} ${core.target}`)
+        .map((core) => `${core.pin} ${target(core)}`)
         .sort(),
     ).toEqual(["a P1", "b P2"]);
   });
@@ -146,7 +141,7 @@ describe("pins that are wanted somewhere", () => {
         terminal,
         instead: expect.stringMatching(/^Planned on R\d instead\.$/),
       });
-      expect(wiring.cores.find((core) => core.pin === "r-plus")?.target).toMatch(/^R/);
+      expect(wiring.cores.filter((core) => core.pin === "r-plus").map(target)[0]).toMatch(/^R/);
     }
   });
 });

@@ -1,10 +1,13 @@
-import { planJob as replanned } from "../../runsheet/index.ts";
 import { planOn } from "../../testing/shipped.ts";
+import { planJob as replanned } from "../../plan/index.ts";
+import { made, rail as railKey } from "../../testing/keys.ts";
+import { limitKey } from "../place/index.ts";
 
 const railsOf = (board: string, devices: string[], cards?: string[]) =>
   planOn(board, devices, {}, "", undefined, cards).wiring.rails;
 
-const rail = (rails: ReturnType<typeof railsOf>, id: string) => rails.find((each) => each.id === id)!;
+const rail = (rails: ReturnType<typeof railsOf>, id: string) =>
+  rails.find(({ limit }) => [id, railKey(id), `budget ${id}`].includes(limitKey(limit)))!;
 
 describe("what a limit carries, by situation", () => {
   test("a beacon on a switched rail draws only while the leaf is under way; photocells idle, then work", () => {
@@ -33,22 +36,22 @@ describe("what a limit carries, by situation", () => {
   test("a converter draws by what hangs on it, times its form factor, and its idle draw when nothing does", () => {
     const loaded = railsOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"]);
     expect(rail(loaded, "lock").milliamps.open).toBeCloseTo(1.7 * 310, 6);
-    expect(rail(loaded, "converter-1/out").milliamps.open).toBe(310);
+    expect(rail(loaded, made("converter-1/out")).milliamps.open).toBe(310);
     const empty = railsOf("quillmarsh-duet", ["brackwater-turn"]);
     expect(rail(empty, "lock").milliamps.open).toBe(60);
-    expect(rail(empty, "converter-1/out").milliamps.open).toBe(0);
+    expect(rail(empty, made("converter-1/out")).milliamps.open).toBe(0);
   });
 
   test("on battery everything of alternating current is dark, a lock behind a converter with it", () => {
     const rails = railsOf("penhallow-drover", ["brackwater-turn", "brackwater-clasp", "ostwick-glance"]);
-    const converter = rails.find((each) => each.id.endsWith("/out"))!;
+    const converter = rails.find((each) => each.limit.kind === "made-rail")!;
     expect(converter.milliamps.battery).toBe(0);
     expect(converter.milliamps.open).toBe(310);
   });
 
   test("a battery shows what it has to feed once the mains is gone, and nothing else", () => {
     const rails = railsOf("osierbeck-egret", ["quillmarsh-reserve", "ostwick-glance", "ostwick-ember"]);
-    const battery = rail(rails, "battery-1/pack");
+    const battery = rail(rails, made("battery-1/pack"));
     expect(battery.label).toBe("Reserve battery pack, 24 V");
     expect(battery.milliamps).toMatchObject({ idle: 0, opening: 0, battery: 50 });
   });

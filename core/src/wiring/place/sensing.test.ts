@@ -1,8 +1,9 @@
 import { wordsOf } from "../../finding/index.ts";
 import { measureCircuit, type Installation } from "../../circuit/index.ts";
 import { planOn } from "../../testing/shipped.ts";
-import type { JobPlan } from "../../runsheet/index.ts";
 import { asPlanned } from "../index.ts";
+import { type JobPlan } from "../../plan/index.ts";
+import { contact } from "../../testing/keys.ts";
 
 const placed = (plan: JobPlan, device: string) =>
   plan.wiring.placements.flatMap(({ demand, place }) =>
@@ -62,7 +63,7 @@ describe("a resistive edge by its voltage: 8.2 kΩ is a value of the E12 series 
   });
 
   test("pressed near nothing, cut all of them: neither is rest", () => {
-    const pressed = edge({ ...at, tripped: new Set(["edge-1/pressed"]) });
+    const pressed = edge({ ...at, tripped: new Set([contact("edge-1/pressed")]) });
     expect(pressed.volts).toBeLessThan(0.1);
     expect(pressed.closed).toBe(false);
     const [core] = plan.wiring.cores.filter((each) => each.device === "edge-1");

@@ -3,7 +3,7 @@ import { Copy, Download, GitCompareArrows, Pencil } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
-import { FaceViewer, saveText, shownView } from "../../bench/index.ts";
+import { FaceViewer, saveText, useBoardView } from "../../bench/index.ts";
 import { boardKey, boardSourceAddress, getJson, getText, HighlightProvider } from "../../data/index.ts";
 import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, Tabs, Title } from "../../ui/index.ts";
 import { BoardFacts } from "./board-facts.tsx";
@@ -57,6 +57,7 @@ function Tools({ board }: { board: BoardProfile }) {
 
 function BoardView({ board }: { board: BoardProfile }) {
   const [moment, setMoment] = useState<Moment>("powered");
+  const view = useBoardView(board, moment);
   return (
     <>
       <Row style={{ justifyContent: "space-between" }}>
@@ -75,7 +76,7 @@ function BoardView({ board }: { board: BoardProfile }) {
       <Beside>
         <HighlightProvider>
           <FaceViewer
-            view={shownView(board, moment)}
+            view={view}
             label={`Face of ${board.name}`}
             fileName={board.id}
             lead={<Segments label="Moment" value={moment} onChange={setMoment} options={moments} />}

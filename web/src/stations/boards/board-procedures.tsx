@@ -1,4 +1,4 @@
-import { conditionText, type BoardProfile, type Procedure } from "@anvilcloud/core";
+import { conditionText, labelsOf, type BoardProfile, type Procedure } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet } from "../../ui/index.ts";
@@ -37,7 +37,7 @@ function ProcedureText({ board, procedure }: { board: BoardProfile; procedure: P
         <span>{procedure.station ?? "when needed"}</span>
       </summary>
       <Quiet>
-        {needs.length > 0 && `Needs: ${needs.map((need) => conditionText(board, need)).join("; ")}. `}
+        {needs.length > 0 && `Needs: ${needs.map((need) => conditionText(need, labelsOf(board))).join("; ")}. `}
         {windowSeconds && `The board listens for ${windowSeconds} s. `}
         {clears.length > 0 && `Clears ${names(clears)}. `}
         {keeps.length > 0 && `Keeps ${names(keeps)}. `}

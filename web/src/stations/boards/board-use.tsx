@@ -1,4 +1,5 @@
-import { revisionEffect, type BoardProfile, type JobBundle, type RevisionEffect } from "@anvilcloud/core";
+import { onRevision, type BoardProfile, type JobBundle, type RevisionEffect, type BoardUse, type StoredJob } from "@anvilcloud/core";
+import { usePlanner } from "../../planner/index.ts";
 import { useState } from "react";
 import { Link } from "react-router";
 import { styled } from "styled-components";
@@ -9,8 +10,6 @@ import {
   getJson,
   jobKey,
   putJob,
-  type BoardUse,
-  type StoredJob,
 } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
 import { Button, Failed, Loading, Notice, Quiet, Row } from "../../ui/index.ts";
@@ -63,13 +62,12 @@ function EffectText({ effect }: { effect: RevisionEffect }) {
 
 /** Saves the job on the newer revision; the server notes it in the job's log with the same save. */
 async function takeRevision(use: BoardUse, board: BoardProfile): Promise<void> {
-  const bundle = await getJson<JobBundle>(bundleAddress(use.id));
   const stored = await getJson<StoredJob>(jobKey(use.id));
-  const { job } = revisionEffect(bundle, board);
-  await putJob(job, stored.version);
+  await putJob(onRevision(stored.job, board), stored.version);
 }
 
 function OneUse({ use, board, onTaken }: { use: BoardUse; board: BoardProfile; onTaken: () => void }) {
+  const planner = usePlanner();
   const [effect, setEffect] = useState<RevisionEffect>();
   const [refusal, setRefusal] = useState<string>();
   const older = use.revision < board.revision;
@@ -77,7 +75,7 @@ function OneUse({ use, board, onTaken }: { use: BoardUse; board: BoardProfile; o
   async function look() {
     setRefusal(undefined);
     try {
-      setEffect(revisionEffect(await getJson<JobBundle>(bundleAddress(use.id)), board));
+      setEffect(await planner.revision(await getJson<JobBundle>(bundleAddress(use.id)), board));
     } catch (error) {
       setRefusal((error as Error).message);
     }

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { planJob, readBoard, type BoardProfile } from "@anvilcloud/core";
-import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { SWRConfig } from "swr";
-import { netloft } from "../../testing/bench.tsx";
+import { netloft, renderPlanned } from "../../testing/bench.tsx";
 import { Component as BoardPage } from "./board-page.tsx";
 import { Component as BoardsPage } from "./boards-page.tsx";
 import { Component as ComparePage } from "./compare-page.tsx";
@@ -47,7 +47,7 @@ function show(address: string) {
     ],
     { initialEntries: [address] },
   );
-  render(
+  renderPlanned(
     <SWRConfig value={{ provider: () => new Map(), shouldRetryOnError: false }}>
       <RouterProvider router={router} />
     </SWRConfig>,
@@ -91,9 +91,9 @@ describe("one board", () => {
     expect(await screen.findByRole("img", { name: "Display, shows 00" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Lamp OPEN, red, lit" })).toBeTruthy();
     fireEvent.click(screen.getByRole("radio", { name: "As delivered" }));
-    expect(screen.getByRole("img", { name: "Display, dark" })).toBeTruthy();
+    expect(await screen.findByRole("img", { name: "Display, dark" })).toBeTruthy();
     fireEvent.click(screen.getByRole("radio", { name: "Set up" }));
-    expect(screen.getByRole("img", { name: "Display, shows b1" })).toBeTruthy();
+    expect(await screen.findByRole("img", { name: "Display, shows b1" })).toBeTruthy();
   });
 
   test("a part that is pointed at says what it is", async () => {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
-import { BoardFace, shownView } from "../../bench/index.ts";
+import { PoweredFace } from "./powered-face.tsx";
 import { boardsKey, getJson, HighlightProvider } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
 import { Choice, Empty, Failed, Loading, Quiet, Scroll, Title, Toggle } from "../../ui/index.ts";
@@ -53,7 +53,7 @@ function Side({
       />
       {board && (
         <HighlightProvider>
-          <BoardFace view={shownView(board, "powered")} numbers={{}} label={`Face of ${board.name}`} bare />
+          <PoweredFace board={board} />
         </HighlightProvider>
       )}
     </div>

@@ -5,14 +5,13 @@ import {
   withHeading,
   type BoardProfile,
   type Inspected,
-  type Problem,
-} from "@anvilcloud/core";
+  type Problem, type BoardUse } from "@anvilcloud/core";
 import { CheckCircle2, Save } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
-import { BoardFace, shownView } from "../../bench/index.ts";
+import { PoweredFace } from "./powered-face.tsx";
 import {
   boardSourceAddress,
   boardUseKey,
@@ -21,7 +20,6 @@ import {
   HighlightProvider,
   postBoard,
   useWarnBeforeLeaving,
-  type BoardUse,
 } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import { Button, Dialog, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
@@ -117,7 +115,7 @@ function Face({ board }: { board: BoardProfile | undefined }) {
   if (!board) return <Quiet>The face is drawn as soon as the form of the text is right.</Quiet>;
   return (
     <HighlightProvider>
-      <BoardFace view={shownView(board, "powered")} numbers={{}} label={`Face of ${board.name}`} bare />
+      <PoweredFace board={board} />
     </HighlightProvider>
   );
 }

@@ -94,24 +94,24 @@ describe("a station", () => {
       address,
     );
 
-  test("shows its plan first where it has one, its steps where it has none", () => {
-    show("/jobs/netloft/wire");
+  test("shows its plan first where it has one, its steps where it has none", async () => {
+    await show("/jobs/netloft/wire");
     expect(screen.getByRole("table", { name: "Wire list" })).toBeTruthy();
     expect(screen.queryByRole("list", { name: "Steps" })).toBeNull();
     cleanup();
-    show("/jobs/netloft/travel");
+    await show("/jobs/netloft/travel");
     expect(screen.getByRole("list", { name: "Steps" })).toBeTruthy();
     expect(screen.getByText(/Waits for earlier work/)).toBeTruthy();
   });
 
-  test("tells what was passed over at the board, with what to do", () => {
+  test("tells what was passed over at the board, with what to do", async () => {
     const { sheet } = planJob(netloft());
     const end = sheet.findIndex((step) => step.id === "do:power-up:on");
     const log = sheet
       .slice(0, end + 1)
       .filter((step) => step.id !== "link:link-beam:out")
       .map((step, at) => answerStep(step, "seen", { id: `e${at}`, at: "2026-11-24T09:00:00.000Z", by: "" }));
-    show("/jobs/netloft/power-up", log);
+    await show("/jobs/netloft/power-up", log);
     const finding = screen.getByRole("list", { name: "Findings at the board" });
     expect(finding.textContent).toContain("Danger. Link P1–P3 is still in beside Photocell, quay side.");
     expect(finding.textContent).toContain(
@@ -119,11 +119,11 @@ describe("a station", () => {
     );
   });
 
-  test("a step that the plan no longer has is said to be gone; a station that never was leads away", () => {
-    show("/jobs/netloft/wire/gone");
+  test("a step that the plan no longer has is said to be gone; a station that never was leads away", async () => {
+    await show("/jobs/netloft/wire/gone");
     expect(screen.getByText(/no longer part of it/)).toBeTruthy();
     cleanup();
-    show("/jobs/netloft/nowhere");
+    await show("/jobs/netloft/nowhere");
     expect(screen.getByText("elsewhere")).toBeTruthy();
   });
 });

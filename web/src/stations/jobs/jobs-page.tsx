@@ -1,9 +1,10 @@
+import { type JobSummary } from "@anvilcloud/core";
 import { FilePlus2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
-import { getJson, importBundle, jobsKey, type JobSummary } from "../../data/index.ts";
+import { getJson, importBundle, jobsKey } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
 import { dayText } from "../shared/words.ts";

@@ -1,5 +1,5 @@
 import type { Core, Step } from "@anvilcloud/core";
-import { plainNumber } from "@anvilcloud/core";
+import { plainNumber, seatText, terminalIn } from "@anvilcloud/core";
 import { Fragment } from "react";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
@@ -30,16 +30,12 @@ export function CoreMark({ colour }: { colour: Core["colour"] }) {
   );
 }
 
-/** Where a core goes, in words. */
-function targetText(core: Pick<Core, "target" | "joint">): string {
-  if (core.joint) return `connector ${core.target}`;
-  return core.target.replace("/", " ");
-}
-
 function CoreRow({ core, long }: { core: Core; long: boolean }) {
+  const { plan } = useJobBench();
+  const terminal = terminalIn(core.to);
   const lights = useLights([
-    { kind: "device", id: core.device },
-    { kind: "terminal", id: core.target },
+    ...(core.device === undefined ? [] : [{ kind: "device" as const, id: core.device }]),
+    ...(terminal === undefined ? [] : [{ kind: "terminal" as const, id: terminal }]),
   ]);
   return (
     <tr {...lights}>
@@ -49,7 +45,7 @@ function CoreRow({ core, long }: { core: Core; long: boolean }) {
         <CoreMark colour={core.colour} />
       </td>
       <td>
-        <Mark>{targetText(core)}</Mark>
+        <Mark>{seatText(core.to, plan.wiring.devices)}</Mark>
       </td>
       {long && (
         <td data-number>

@@ -30,7 +30,7 @@ const posted = (sent: { method: string; body: unknown }[]) =>
 describe("the step card", () => {
   test("seen: the entry carries what the step does, and the next open step follows", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "stiff");
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await waitFor(() => expect(address()).toContain("set%3AV3"));
@@ -47,7 +47,7 @@ describe("the step card", () => {
 
   test("answered twice in a hurry, a step has one entry", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(), <Card start="set:V2" />);
     await userEvent.dblClick(screen.getByRole("button", { name: "Seen" }));
     await waitFor(() => expect(address()).toContain("set%3AV3"));
     expect(posted(sent)).toHaveLength(1);
@@ -55,7 +55,7 @@ describe("the step card", () => {
 
   test("not seen: the entry changes nothing at the board, and what it may mean opens", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Card start="do:power-up:on" />);
+    await renderInJob(netloft(), <Card start="do:power-up:on" />);
     await userEvent.click(screen.getByRole("button", { name: "Not seen" }));
     await screen.findByText("Stop, boat store: the button is pressed in.");
     expect(posted(sent)[0]).toMatchObject({ outcome: "not-seen", effects: [] });
@@ -64,7 +64,7 @@ describe("the step card", () => {
   test("an answer that cannot be stored stays on the card, and says so", async () => {
     const { state } = fakeServer();
     state.failing = true;
-    renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "stiff");
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await screen.findByText("save: refused");
@@ -74,7 +74,7 @@ describe("the step card", () => {
 
   test("a reading is asked for, and one over its limit is not taken as seen", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Card start="force:300" />);
+    await renderInJob(netloft(), <Card start="force:300" />);
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await screen.findByText("Write the reading first.");
     const reading = screen.getByRole("textbox", { name: "Peak force at 300 mm, N" });
@@ -94,7 +94,7 @@ describe("the step card", () => {
 
   test("keys answer, but not while someone types", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "sn");
     expect(posted(sent)).toEqual([]);
     await userEvent.click(document.body);
@@ -102,9 +102,9 @@ describe("the step card", () => {
     await waitFor(() => expect(posted(sent)).toHaveLength(1));
   });
 
-  test("the cores of a wiring step stand with colour, code and terminal", () => {
+  test("the cores of a wiring step stand with colour, code and terminal", async () => {
     fakeServer();
-    renderInJob(netloft(), <Card start="wire:edge" />);
+    await renderInJob(netloft(), <Card start="wire:edge" />);
     const rows = screen.getAllByRole("row").map((row) => row.textContent);
     expect(rows).toEqual(["PinCoreTo", "contact aWHP4", "contact bBNP5"]);
   });
@@ -116,7 +116,7 @@ describe("a hold", () => {
 
   test("counts down from its seconds and ends in words; it can be stopped before", async () => {
     const user = userEvent.setup({ advanceTimers: (ms) => jest.advanceTimersByTime(ms) });
-    renderInJob(netloft(), <HoldTimer seconds={3} keyLabel="TAKE" />);
+    await renderInJob(netloft(), <HoldTimer seconds={3} keyLabel="TAKE" />);
     await user.click(screen.getByRole("button", { name: "Time 3 s" }));
     act(() => void jest.advanceTimersByTime(1_500));
     expect(screen.getByRole("progressbar").getAttribute("aria-valuenow")).toBe("2");

@@ -1,4 +1,4 @@
-import { deliveredCards, usualUse, type Job } from "@anvilcloud/core";
+import { deliveredCards, usualUse } from "@anvilcloud/core";
 import { useJobBench } from "../../data/index.ts";
 import { Choice, Quiet, Segments } from "../../ui/index.ts";
 import { Grid } from "./grid.ts";
@@ -19,8 +19,12 @@ export function CardsForm() {
   if (!profile.slots.length && !twoUses) return null;
 
   function fit(slotCards: readonly string[], card: string) {
-    const kept = cards.filter((id) => !slotCards.includes(id));
-    change((now: Job) => ({ ...now, cards: card === none ? kept : [...kept, card] }));
+    change({
+      kind: "card",
+      takes: [...slotCards],
+      delivered: deliveredCards(profile),
+      ...(card === none ? {} : { card }),
+    });
   }
 
   return (
@@ -50,7 +54,7 @@ export function CardsForm() {
           <Segments
             label="Read as"
             value={job.survey.use ?? usualUse(profile)}
-            onChange={(use) => change((now) => ({ ...now, survey: { ...now.survey, use } }))}
+            onChange={(use) => change({ kind: "use", use })}
             options={uses}
           />
         </div>

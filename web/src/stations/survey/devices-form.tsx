@@ -35,11 +35,10 @@ const sizes = conductorSizesMm2.map((size) => ({ id: String(size), text: `${plai
 
 function DeviceCard({ instance, profile }: { instance: DeviceInstance; profile: DeviceProfile }) {
   const { job, change } = useJobBench();
-  const form = useSection(instance, zodResolver(instanceSchema), (next) =>
-    change((now) => ({ ...now, devices: now.devices.map((each) => (each.id === next.id ? next : each)) })),
+  const form = useSection(instance, zodResolver(instanceSchema), (device) =>
+    change({ kind: "change-device", device }),
   );
-  const remove = () =>
-    change((now) => ({ ...now, devices: now.devices.filter((each) => each.id !== instance.id) }));
+  const remove = () => change({ kind: "remove-device", device: instance.id });
   return (
     <Card>
       <Grid $least="230px">
@@ -124,7 +123,7 @@ export function DevicesForm() {
   const [own, setOwn] = useState(false);
   const put = (profile: DeviceProfile) => {
     void mutate("/api/devices");
-    change((now) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }));
+    change({ kind: "add-device", device: draftInstance(job, profile) });
   };
   const add = (id: string) => {
     const profile = catalogue.find((each) => each.id === id);

@@ -6,7 +6,6 @@ import {
   readableFractions,
   selectorsOf,
   type Dial,
-  type Job,
 } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { DialShape } from "../../bench/index.ts";
@@ -71,8 +70,6 @@ export function FoundForm() {
   const links = foundLinks(board, job.found.links);
   const positions = foundPositions(board, job.found);
   const entries = menuValues(board);
-  const set = (found: Partial<Job["found"]>) =>
-    change((now) => ({ ...now, found: { ...now.found, ...found } }));
   return (
     <Section title="As found at the board">
       <Quiet style={{ marginBottom: 12 }}>
@@ -83,7 +80,7 @@ export function FoundForm() {
           <TextInput
             label="Firmware"
             value={job.found.firmware}
-            onChange={(firmware) => set({ firmware: firmware.slice(0, 20) })}
+            onChange={(firmware) => change({ kind: "firmware", firmware: firmware.slice(0, 20) })}
             hint={`this profile holds for ${board.firmware.join(", ")}`}
           />
         </Grid>
@@ -95,7 +92,7 @@ export function FoundForm() {
               <Segments
                 label={`Link ${link.between.join(" to ")}`}
                 value={links[link.id] ?? link.delivered}
-                onChange={(to) => set({ links: { ...job.found.links, [link.id]: to } })}
+                onChange={(to) => change({ kind: "found-link", id: link.id, to })}
                 options={inOut}
               />
             </Cell>
@@ -109,7 +106,7 @@ export function FoundForm() {
               <Segments
                 label={`${kindNames[kind]} ${label}`}
                 value={positions.switches[id] ?? delivered}
-                onChange={(to) => set({ switches: { ...job.found.switches, [id]: to } })}
+                onChange={(to) => change({ kind: "found-control", of: "switches", id, to })}
                 options={(kind === "switch" ? ["off", "on"] : all).map((at) => ({ id: at, text: at }))}
               />
             </Cell>
@@ -122,7 +119,7 @@ export function FoundForm() {
               key={dial.id}
               dial={dial}
               clock={positions.dials[dial.id] ?? dial.delivered}
-              onChange={(clock) => set({ dials: { ...job.found.dials, [dial.id]: clock } })}
+              onChange={(to) => change({ kind: "found-control", of: "dials", id: dial.id, to })}
             />
           ))}
         </Grid>
@@ -135,7 +132,7 @@ export function FoundForm() {
                   key={item.id}
                   label={`${item.shows} ${item.label}`}
                   value={positions.values[item.id] ?? delivered}
-                  onChange={(to) => set({ values: { ...job.found.values, [item.id]: to } })}
+                  onChange={(to) => change({ kind: "found-control", of: "values", id: item.id, to })}
                   options={all.map((at) => ({ id: at, text: at }))}
                 />
               ))}
@@ -145,7 +142,7 @@ export function FoundForm() {
         <Toggle
           label="Everything stands here as it was found"
           value={job.found.noted}
-          onChange={(noted) => set({ noted })}
+          onChange={(noted) => change({ kind: "noted", noted })}
         />
       </div>
     </Section>

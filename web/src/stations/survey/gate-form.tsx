@@ -4,7 +4,6 @@ import {
   movingThing,
   opensByAngle,
   sentence,
-  withSurvey,
   type BoardProfile,
   type Leaf,
 } from "@anvilcloud/core";
@@ -84,7 +83,7 @@ export function GateForm() {
   const { board } = plan.bundle;
   const thing = movingThing(board);
   const form = useSection<Gate>({ survey: job.survey }, zodResolver(schema), (next) =>
-    change((now) => withSurvey(now, next.survey)),
+    change({ kind: "survey", survey: next.survey }),
   );
   const { fields, replace } = useFieldArray({ control: form.control, name: "survey.leaves", keyName: "key" });
 

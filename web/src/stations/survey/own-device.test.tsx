@@ -16,7 +16,7 @@ describe("a device of one's own", () => {
   test("is sent as a whole profile, contact and supply with pins of their own", async () => {
     const { sent } = fakeServer();
     const taken: object[] = [];
-    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={(device) => taken.push(device)} />);
+    await renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={(device) => taken.push(device)} />);
     await field("Name", "Quay bell push");
     await field("It trips when", "the push is pressed");
     await userEvent.click(screen.getByText("It needs a supply from the board"));
@@ -35,7 +35,7 @@ describe("a device of one's own", () => {
 
   test("without a name or what trips it, it says so and sends nothing", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
+    await renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
     await userEvent.click(screen.getByRole("button", { name: "Add it" }));
     expect(await screen.findByText("a name")).toBeTruthy();
     expect(screen.getByText("what trips it, in words")).toBeTruthy();
@@ -43,14 +43,14 @@ describe("a device of one's own", () => {
   });
 
   test("with neither contact nor supply there is nothing to add", async () => {
-    renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
+    await renderInJob(netloft(), <OwnDevice isOpen close={nothing} take={nothing} />);
     await userEvent.click(screen.getByText("It has a contact for an input"));
     expect(screen.getByText(/a device without pins cannot be wired/)).toBeTruthy();
     expect(screen.getByRole("button", { name: "Add it" })).toHaveProperty("disabled", true);
   });
 
   test("is reached from the devices on site", async () => {
-    renderInJob(netloft(), <DevicesForm />);
+    await renderInJob(netloft(), <DevicesForm />);
     await userEvent.click(screen.getByRole("button", { name: "A device of your own" }));
     expect(await screen.findByRole("dialog", { name: "A device of your own" })).toBeTruthy();
   });

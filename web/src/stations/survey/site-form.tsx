@@ -20,7 +20,7 @@ export function SiteForm() {
   const { job, change } = useJobBench();
   const { title, site, installer } = job;
   const form = useSection({ title, site, installer }, zodResolver(schema), (next) =>
-    change((now) => ({ ...now, ...next })),
+    change({ kind: "site", ...next }),
   );
   return (
     <Section title="Site">

@@ -22,7 +22,7 @@ async function choose(button: HTMLElement, option: string) {
 describe("the survey saves itself", () => {
   test("typing is saved once it rests, from the version that was read", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <SiteForm />);
+    await renderInJob(netloft(), <SiteForm />);
     const town = screen.getByRole("textbox", { name: "Town" });
     await userEvent.clear(town);
     await userEvent.type(town, "Saltreath Haven");
@@ -33,7 +33,7 @@ describe("the survey saves itself", () => {
 
   test("what the format refuses stays on screen with its reason and is not saved", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <SiteForm />);
+    await renderInJob(netloft(), <SiteForm />);
     await userEvent.clear(screen.getByRole("textbox", { name: "Title" }));
     await screen.findByText("a title");
     await new Promise((resolve) => setTimeout(resolve, 800));
@@ -42,7 +42,7 @@ describe("the survey saves itself", () => {
 
   test("one leaf in place of two: the drives move with it", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <GateForm />);
+    await renderInJob(netloft(), <GateForm />);
     await userEvent.click(screen.getByRole("radio", { name: "One leaf" }));
     await waitFor(() => expect(jobs(sent)).toHaveLength(1), patient);
     expect(jobs(sent)[0]?.survey.leaves.map((leaf) => leaf.id)).toEqual(["only"]);
@@ -51,7 +51,7 @@ describe("the survey saves itself", () => {
 
   test("a wish can be set and dropped", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <WishesForm />);
+    await renderInJob(netloft(), <WishesForm />);
     await choose(screen.getByRole("button", { name: /Photocell acts/ }), "on opening and closing");
     await waitFor(() => expect(jobs(sent).at(-1)?.wishes["photocell-reaction"]).toBe("both"));
     await choose(screen.getByRole("button", { name: /Soft stop/ }), "leave as found");
@@ -60,7 +60,7 @@ describe("the survey saves itself", () => {
 
   test("what was found is noted link by link, switch by switch, dial by dial", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <FoundForm />);
+    await renderInJob(netloft(), <FoundForm />);
     await userEvent.click(
       within(screen.getByRole("radiogroup", { name: "Link P1 to P3" })).getByRole("radio", { name: "out" }),
     );
@@ -81,7 +81,7 @@ describe("the survey saves itself", () => {
 
   test("a device is added with its cables and removed again; a second of its kind gets an id of its own", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <DevicesForm />);
+    await renderInJob(netloft(), <DevicesForm />);
     await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Ostwick Optics)");
     await waitFor(() => expect(jobs(sent)).toHaveLength(1));
     expect(jobs(sent)[0]?.devices.at(-1)).toMatchObject({

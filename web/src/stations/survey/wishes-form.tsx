@@ -47,12 +47,7 @@ export function WishesForm() {
     (id) => id !== "leaf-count" && (settable.has(id) || job.wishes[id] !== undefined),
   );
   const set = (id: BehaviourId, value: BehaviourValue | undefined) =>
-    change((now) => {
-      const wishes = { ...now.wishes };
-      if (value === undefined) delete wishes[id];
-      else wishes[id] = value;
-      return { ...now, wishes };
-    });
+    change({ kind: "wish", behaviour: id, value });
   return (
     <Section title="What it should do">
       <Quiet style={{ marginBottom: 12 }}>

@@ -1,4 +1,4 @@
-import { coreColours, type CoreColour } from "@anvilcloud/core";
+import { coreColours, terminalIn, terminalNode, type CoreColour } from "@anvilcloud/core";
 import { Crosshair } from "lucide-react";
 import { useEffect, useState } from "react";
 import { styled } from "styled-components";
@@ -7,7 +7,7 @@ import { space } from "../../theme/index.ts";
 import { Button, Choice, Heading, Panel, Quiet, Row } from "../../ui/index.ts";
 import { Differences } from "./differences.tsx";
 import { Readings } from "./readings.tsx";
-import { useCores } from "./use-cores.ts";
+import { seatId, useCores } from "./use-cores.ts";
 import { Wishes } from "./wishes.tsx";
 
 const Fields = styled.div`
@@ -24,19 +24,20 @@ const colours = coreColours.map((id) => ({ id, text: id }));
 function NoteCore() {
   const { cores, places, note, want, colour } = useCores();
   const { pick, pickWith, keep } = useHighlight();
-  const [pin, setPin] = useState<string>();
-  const [place, setPlace] = useState<string>();
-  const core = cores.find((each) => each.pin === pin);
-  const terminal = place?.startsWith("board/") ? place.slice("board/".length) : undefined;
+  const [coreId, setCoreId] = useState<string>();
+  const [placeId, setPlaceId] = useState<string>();
+  const core = cores.find((each) => each.id === coreId);
+  const place = places.find((each) => each.id === placeId);
+  const terminal = terminalIn(place?.seat);
 
   // A core or a terminal pressed on the bench stays picked no longer than this form is open.
   useEffect(() => () => pickWith(undefined), [pickWith]);
 
   function choose(next: string) {
-    const chosen = cores.find((each) => each.pin === next);
-    setPin(next);
-    setPlace(chosen?.planned?.to);
-    if (chosen) keep([{ kind: "device", id: chosen.device }]);
+    const chosen = cores.find((each) => each.id === next);
+    setCoreId(next);
+    setPlaceId(chosen?.planned && seatId(chosen.planned.to));
+    if (chosen) keep([{ kind: "device", id: chosen.pin.device }]);
   }
 
   const pickPlace = () =>
@@ -44,7 +45,7 @@ function NoteCore() {
       ? pickWith(undefined)
       : pickWith((subject) => {
           if (subject.kind !== "terminal") return;
-          setPlace(`board/${subject.id}`);
+          setPlaceId(seatId(terminalNode(subject.id)));
           pickWith(undefined);
         });
 
@@ -58,22 +59,22 @@ function NoteCore() {
       <Fields>
         <Choice
           label="Core"
-          value={pin}
+          value={coreId}
           onChange={choose}
           placeholder="choose a core"
-          options={cores.map(({ pin: id, text }) => ({ id, text }))}
+          options={cores.map(({ id, text }) => ({ id, text }))}
         />
         <Choice
           label="Sits on"
-          value={place}
-          onChange={setPlace}
+          value={placeId}
+          onChange={setPlaceId}
           placeholder="choose a place"
-          options={places}
+          options={places.map(({ id, text }) => ({ id, text }))}
         />
         <Choice
           label="Colour found"
           value={core?.colour}
-          onChange={(next: CoreColour) => core && colour(core.device, core.pinId, next)}
+          onChange={(next: CoreColour) => core && colour(core.pin.device, core.pin.pin, next)}
           options={colours}
         />
       </Fields>
@@ -81,7 +82,7 @@ function NoteCore() {
         <Button
           $kind="filled"
           isDisabled={!core || !place}
-          onPress={() => core && place && note([{ pin: core.pin, to: place }])}
+          onPress={() => core && place && note([{ pin: core.pin, to: place.seat }])}
         >
           It sits here
         </Button>
@@ -92,7 +93,7 @@ function NoteCore() {
         <Button
           $kind="outlined"
           isDisabled={!core?.planned || !terminal}
-          onPress={() => core && terminal && want(core.device, core.pinId, terminal)}
+          onPress={() => core && terminal && want(core.pin.device, core.pin.pin, terminal)}
         >
           Plan it here
         </Button>

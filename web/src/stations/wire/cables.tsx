@@ -15,7 +15,7 @@ import { cablesCsv } from "./wire-csv.ts";
 
 /** The name of the run a cable shares, taken over when the field is left. */
 function RunField({ cable, rename }: { cable: CablePlan; rename: (run: string) => void }) {
-  const known = cable.id.includes("/") ? "" : cable.id;
+  const known = cable.run ?? "";
   const [run, setRun] = useState(known);
   return (
     <TextInput
@@ -38,19 +38,11 @@ function CableRow({ cable }: { cable: CablePlan }) {
   const thin = cable.enoughMm2 === undefined || cable.enoughMm2 > cable.sizeMm2;
   const needs = cable.enoughMm2 === undefined ? "none is enough" : `needs ${plainNumber(cable.enoughMm2, 2)}`;
   const rename = (run: string) =>
-    change((job) => ({
-      ...job,
-      devices: job.devices.map((instance) => ({
-        ...instance,
-        cables: Object.fromEntries(
-          Object.entries(instance.cables).map(([part, { run: _old, ...each }]) => {
-            const mine = cable.ends.some((end) => end.device === instance.id && end.part === part);
-            const kept = _old === undefined ? {} : { run: _old };
-            return [part, { ...each, ...(mine ? (run.trim() ? { run: run.trim() } : {}) : kept) }];
-          }),
-        ),
-      })),
-    }));
+    change({
+      kind: "run",
+      parts: cable.ends.map(({ device, part }) => ({ device, part })),
+      ...(run.trim() ? { run: run.trim() } : {}),
+    });
   return (
     <tr {...lights} data-changed={thin}>
       <td>
@@ -86,21 +78,13 @@ export function Cables() {
   const bill = billOf(devices, cores, cables);
   const thin = cables.filter((cable) => cable.enoughMm2 !== undefined && cable.enoughMm2 > cable.sizeMm2);
   const takeSizes = () =>
-    change((job) => ({
-      ...job,
-      devices: job.devices.map((instance) => ({
-        ...instance,
-        cables: Object.fromEntries(
-          Object.entries(instance.cables).map(([part, each]) => {
-            const cable = thin.find((one) =>
-              one.ends.some((end) => end.device === instance.id && end.part === part),
-            );
-            const sizeMm2 = conductorSizesMm2.find((size) => size === cable?.enoughMm2) ?? each.sizeMm2;
-            return [part, { ...each, sizeMm2 }];
-          }),
-        ),
-      })),
-    }));
+    change({
+      kind: "cable-sizes",
+      sizes: thin.flatMap(({ ends, enoughMm2 }) => {
+        const sizeMm2 = conductorSizesMm2.find((size) => size === enoughMm2);
+        return sizeMm2 === undefined ? [] : ends.map(({ device, part }) => ({ device, part, sizeMm2 }));
+      }),
+    });
   return (
     <>
       <Panel>

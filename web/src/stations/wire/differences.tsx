@@ -1,4 +1,4 @@
-import { differencesOf, effectOf, effectText, installationOf, type Difference } from "@anvilcloud/core";
+import { nodeKey, terminalIn, type Difference } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, space } from "../../theme/index.ts";
@@ -17,10 +17,10 @@ const Item = styled.li`
 
 function DifferenceItem({ difference, effect }: { difference: Difference; effect: string }) {
   const { note, want } = useCores();
-  const { deviceName, core, foundText, plannedText, planned, found, device, pin } = difference;
-  const terminal = found.startsWith("board/") ? found.slice("board/".length) : undefined;
+  const { deviceName, core, foundText, plannedText, planned, found, pin } = difference;
+  const terminal = terminalIn(found);
   const lights = useLights([
-    { kind: "device", id: device },
+    { kind: "device", id: pin.device },
     ...(terminal ? [{ kind: "terminal" as const, id: terminal }] : []),
   ]);
   return (
@@ -36,7 +36,7 @@ function DifferenceItem({ difference, effect }: { difference: Difference; effect
         <Button
           $kind="outlined"
           isDisabled={!planned || !terminal}
-          onPress={() => terminal && want(device, pin.slice(pin.indexOf("/") + 1), terminal)}
+          onPress={() => terminal && want(pin.device, pin.pin, terminal)}
         >
           Keep it on {foundText}
         </Button>
@@ -48,20 +48,14 @@ function DifferenceItem({ difference, effect }: { difference: Difference; effect
 /** Every core that sits elsewhere than planned, what that does, and the choice between the plan and what was found. */
 export function Differences() {
   const { plan } = useJobBench();
-  const { wiring, bundle, ahead } = plan;
-  const found = differencesOf(wiring.devices, wiring.cores, ahead.sits);
-  const at = installationOf(bundle.board, wiring, ahead);
+  const found = plan.asWired.differences;
   return (
     <Panel>
       <Heading>Differences to the plan</Heading>
       {found.length === 0 && <Quiet>Every core noted sits where it is planned.</Quiet>}
       <ul aria-label="Differences to the plan">
         {found.map((difference) => (
-          <DifferenceItem
-            key={difference.pin}
-            difference={difference}
-            effect={effectText(effectOf(at, wiring.devices, difference))}
-          />
+          <DifferenceItem key={nodeKey(difference.pin)} difference={difference} effect={difference.effect} />
         ))}
       </ul>
     </Panel>

@@ -1,4 +1,4 @@
-import { placeText } from "@anvilcloud/core";
+import { nodeWord, seatText } from "@anvilcloud/core";
 import { Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
@@ -42,7 +42,7 @@ const Label = styled.li`
 export function Labels() {
   const { plan } = useJobBench();
   const cores = [...plan.wiring.cores].sort((a, b) =>
-    a.target.localeCompare(b.target, "en", { numeric: true }),
+    nodeWord(a.to).localeCompare(nodeWord(b.to), "en", { numeric: true }),
   );
   return (
     <Panel>
@@ -58,8 +58,8 @@ export function Labels() {
       <Sheet aria-label="Terminal labels">
         {cores.map((core) => (
           <Label key={core.id}>
-            <b data-long={core.target.includes("/")}>
-              {core.joint ? core.target : placeText(core.to, plan.wiring.devices)}
+            <b data-long={core.to.kind === "pin"}>
+              {core.to.kind === "joint" ? core.to.joint : seatText(core.to, plan.wiring.devices)}
             </b>
             <span>
               <CoreMark colour={core.colour} /> {core.pinLabel}

@@ -1,4 +1,15 @@
-import { plainNumber, situationNames, situations, type RailLoad, type Situation } from "@anvilcloud/core";
+import {
+  partKey,
+  plainNumber,
+  situationNames,
+  situations,
+  supplyPart,
+  type Load,
+  type RailLoad,
+  type SiteDevice,
+  type Situation,
+  type WiringPlan,
+} from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
@@ -52,7 +63,30 @@ const RailBox = styled.div`
   }
 `;
 
-function Rail({ rail }: { rail: RailLoad }) {
+interface Reaching {
+  reach: WiringPlan["reach"];
+  devices: readonly SiteDevice[];
+}
+
+const span = (least: number, most: number, digits: number) =>
+  least === most ? plainNumber(least, digits) : `${plainNumber(least, digits)}–${plainNumber(most, digits)}`;
+
+/** The volts that reach a load, and those it bears; a card sits on the board and has none of its own. */
+function VoltsCells({ load, reach, devices }: Reaching & { load: Load }) {
+  const supply = devices
+    .find(({ id }) => id === load.device)
+    ?.profile.supplies.find(({ id }) => id === load.supply);
+  const met = reach[partKey(supplyPart(load.device, load.supply))];
+  if (load.card || !supply) return <td colSpan={2} />;
+  return (
+    <>
+      <td data-number>{met ? span(met.least, met.most, 2) : "nothing"}</td>
+      <td data-number>{span(supply.volts.min, supply.volts.max, 1)}</td>
+    </>
+  );
+}
+
+function Rail({ rail, reach, devices }: Reaching & { rail: RailLoad }) {
   const lights = useLights([
     ...rail.rails.map((id) => ({ kind: "rail" as const, id })),
     ...rail.loads.map((load) => ({ kind: "device" as const, id: load.device })),
@@ -93,7 +127,7 @@ function Rail({ rail }: { rail: RailLoad }) {
                 ))}
                 <th data-number>Switch-on</th>
                 <th data-number>Reaches it, V</th>
-                <th data-number>Needs, V</th>
+                <th data-number>Bears, V</th>
               </tr>
             </thead>
             <tbody>
@@ -108,8 +142,7 @@ function Rail({ rail }: { rail: RailLoad }) {
                     </td>
                   ))}
                   <td data-number>{plainNumber(load.inrushMilliamps)}</td>
-                  <td data-number>{load.card ? "" : plainNumber(load.voltsAtDevice, 2)}</td>
-                  <td data-number>{load.card ? "" : plainNumber(load.leastVolts)}</td>
+                  <VoltsCells load={load} reach={reach} devices={devices} />
                 </tr>
               ))}
               <tr>
@@ -127,9 +160,10 @@ function Rail({ rail }: { rail: RailLoad }) {
           </Table>
         </Situations>
         <Quiet>
-          mA in each situation: what lives then, at rest or at work. A converter’s input is reckoned from its
-          output by power and form factor. Volts: rail less the drop out and back over the device’s own cable
-          at 20 °C, IEC 60228 resistance; the findings look at 70 °C.
+          mA in each situation: what lives then, at rest or at work. A converter’s input follows from its
+          output by power and form factor. Volts: the least with cores at 70 °C and everything at work, and
+          the most with cores at 20 °C, from the solved circuit, IEC 60228 resistance; the findings judge the
+          same.
         </Quiet>
       </details>
     </RailBox>
@@ -137,12 +171,12 @@ function Rail({ rail }: { rail: RailLoad }) {
 }
 
 /** What each limit carries, in every situation. */
-export function Rails({ rails }: { rails: readonly RailLoad[] }) {
+export function Rails({ rails, ...reaching }: Reaching & { rails: readonly RailLoad[] }) {
   return (
     <Panel>
       <Heading>Rails</Heading>
       {rails.map((rail) => (
-        <Rail key={rail.id} rail={rail} />
+        <Rail key={rail.label} rail={rail} {...reaching} />
       ))}
     </Panel>
   );

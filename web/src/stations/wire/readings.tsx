@@ -1,11 +1,11 @@
 import {
-  installationOf,
+  partKey,
   plainNumber,
-  readCircuit,
+  supplyPart,
   supplyWords,
+  type PartKey,
   type Readings as Read,
 } from "@anvilcloud/core";
-import { useMemo } from "react";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { Heading, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
 
@@ -32,23 +32,16 @@ const inputText = (read: Read, id: string) => {
   return input ? `${input.reads}, ${plainNumber(input.volts)} V` : "";
 };
 
-const supplyText = (read: Read, id: string) => {
-  const state = read.supplies[id];
-  return state ? `${supplyWords[state]}, ${plainNumber(read.volts[id] ?? 0)} V` : "";
+const supplyText = (read: Read, key: PartKey) => {
+  const state = read.supplies[key];
+  return state ? `${supplyWords[state]}, ${plainNumber(read.volts[key] ?? 0)} V` : "";
 };
 
 /** How every input and device stands with power on, as it is wired now and as it is planned. */
 export function Readings() {
   const { plan } = useJobBench();
   const { board } = plan.bundle;
-  const [now, planned] = useMemo(() => {
-    const links = Object.fromEntries(plan.wiring.links.map((link) => [link.id, link.planned]));
-    const landed = plan.wiring.cores.map((core) => core.id);
-    const found = { ...plan.ahead, landed, links, tripped: [] };
-    return [found, { ...found, sits: {} }].map((state) =>
-      readCircuit(installationOf(board, plan.wiring, { ...state, powered: true })),
-    ) as [Read, Read];
-  }, [board, plan.wiring, plan.ahead]);
+  const { now, planned } = plan.asWired;
   return (
     <Panel>
       <Heading>What every input and device makes of it</Heading>
@@ -77,14 +70,14 @@ export function Readings() {
             ))}
             {plan.wiring.devices.flatMap((device) =>
               device.profile.supplies.map((supply) => {
-                const id = `${device.id}/${supply.id}`;
+                const key = partKey(supplyPart(device.id, supply.id));
                 return (
                   <ReadingRow
-                    key={id}
+                    key={key}
                     name={`${device.name}, ${supply.id}`}
                     subject={{ kind: "device", id: device.id }}
-                    now={supplyText(now, id)}
-                    planned={supplyText(planned, id)}
+                    now={supplyText(now, key)}
+                    planned={supplyText(planned, key)}
                   />
                 );
               }),

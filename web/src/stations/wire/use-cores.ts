@@ -1,69 +1,85 @@
-import { placeText, terminalsOf, type CoreColour, type Core } from "@anvilcloud/core";
+import {
+  nodeKey,
+  pinNode,
+  seatText,
+  terminalNode,
+  terminalsOf,
+  type Core,
+  type CoreColour,
+  type Move,
+  type Node,
+  type PinNode,
+  type Seat,
+} from "@anvilcloud/core";
 import { useJobBench } from "../../data/index.ts";
 
 /** A core that can be noted: one of the plan, or a pin for which nothing is planned. */
 export interface NotedCore {
-  pin: string;
-  device: string;
-  pinId: string;
+  /** Its key, as a list of choices needs one. */
+  id: string;
+  pin: PinNode;
   text: string;
   colour: CoreColour;
   planned?: Core;
 }
 
+/** Where a core may sit. */
+export interface NotedPlace {
+  id: string;
+  seat: Seat;
+  text: string;
+}
+
+/** A seat as a list of choices names it. */
+export const seatId = (seat: Seat): string => (seat === "off" ? "off" : nodeKey(seat));
+
 /** Every core of the job, and every place one may sit on. */
 export function useCores() {
   const { plan, change, append } = useJobBench();
   const { wiring, bundle } = plan;
-  const planned = new Map(wiring.cores.map((core) => [core.from, core]));
+  const planned = new Map(wiring.cores.map((core) => [nodeKey(core.from), core]));
   const cores = wiring.devices.flatMap((device) =>
-    device.profile.pins.map((pin): NotedCore => {
-      const id = `${device.id}/${pin.id}`;
-      const core = planned.get(id);
-      const colour = device.colours?.[pin.id] ?? pin.core;
-      const goes = core ? `planned on ${placeText(core.to, wiring.devices)}` : "nothing planned";
+    device.profile.pins.map(({ id, label, core: sheet }): NotedCore => {
+      const pin = pinNode(device.id, id);
+      const core = planned.get(nodeKey(pin));
+      const colour = device.colours?.[id] ?? sheet;
+      const goes = core ? `planned on ${seatText(core.to, wiring.devices)}` : "nothing planned";
       return {
-        pin: id,
-        device: device.id,
-        pinId: pin.id,
-        text: `${device.name}: ${colour} ${pin.label}, ${goes}`,
+        id: nodeKey(pin),
+        pin,
+        text: `${device.name}: ${colour} ${label}, ${goes}`,
         colour,
         ...(core ? { planned: core } : {}),
       };
     }),
   );
-  const joints = [...new Set(wiring.cores.filter((core) => core.joint).map((core) => core.to))];
-  const pins = wiring.devices.flatMap((device) => {
-    const rails = device.profile.provides.flatMap((rail) => [rail.pins.plus, rail.pins.minus]);
-    const far = device.profile.contacts.flatMap((contact) => contact.through ?? []);
-    return [...rails, ...far].map((pin) => `${device.id}/${pin}`);
+  const joints = new Map(
+    wiring.cores.flatMap(({ to }) => (to.kind === "joint" ? [[nodeKey(to), to] as const] : [])),
+  );
+  const pins = wiring.devices.flatMap(({ id, profile }) => {
+    const rails = profile.provides.flatMap((rail) => [rail.pins.plus, rail.pins.minus]);
+    const far = profile.contacts.flatMap((contact) => contact.through ?? []);
+    return [...rails, ...far].map((pin) => pinNode(id, pin));
   });
-  const places = [
+  const offBoard: Node[] = [...joints.values(), ...pins];
+  const places: NotedPlace[] = [
     ...terminalsOf(bundle.board).map(({ id, label, block }) => ({
-      id: `board/${id}`,
+      id: seatId(terminalNode(id)),
+      seat: terminalNode(id),
       text: `${id} ${block.label}, ${label}`,
     })),
-    ...[...joints, ...pins].map((id) => ({ id, text: placeText(id, wiring.devices) })),
-    { id: "off", text: "nothing: it hangs loose" },
+    ...offBoard.map((seat) => ({ id: seatId(seat), seat, text: seatText(seat, wiring.devices) })),
+    { id: "off", seat: "off", text: "nothing: it hangs loose" },
   ];
-  const setFor = (device: string, key: "pinned" | "cores", pin: string, value: string | undefined) =>
-    change((job) => ({
-      ...job,
-      devices: job.devices.map((instance) => {
-        if (instance.id !== device) return instance;
-        const rest = Object.entries(instance[key] ?? {}).filter(([id]) => id !== pin);
-        const next = Object.fromEntries(value === undefined ? rest : [...rest, [pin, value]]);
-        return { ...instance, [key]: Object.keys(next).length ? next : undefined };
-      }),
-    }));
   return {
     cores,
     places,
     /** Notes where cores were found or put. */
-    note: (moves: { pin: string; to: string }[]) => void append({ kind: "wired", moves }).catch(() => {}),
+    note: (moves: Move[]) => void append({ kind: "wired", moves }).catch(() => {}),
     /** Has the plan keep a pin on a terminal, or lets it choose again. */
-    want: (device: string, pin: string, terminal?: string) => setFor(device, "pinned", pin, terminal),
+    want: (device: string, pin: string, terminal?: string) => change({ kind: "pin", device, pin, terminal }),
     /** Notes a core's colour where it differs from the device's data. */
-    colour: (device: string, pin: string, colour?: CoreColour) => setFor(device, "cores", pin, colour),
+    colour: (device: string, pin: string, colour?: CoreColour) =>
+      change({ kind: "colour", device, pin, colour }),
   };
 }

@@ -3,12 +3,12 @@ import Papa from "papaparse";
 import { netloft } from "../../testing/bench.tsx";
 import { wireCsv } from "./wire-csv.ts";
 
-const { cores } = planJob(netloft()).wiring;
+const { cores, devices } = planJob(netloft()).wiring;
 
 test("the wire list read back from CSV is the wire list", () => {
-  const { data, errors } = Papa.parse(wireCsv(cores), { header: true });
+  const { data, errors } = Papa.parse(wireCsv(cores, devices), { header: true });
   expect(errors).toEqual([]);
-  expect(data).toEqual(wireRows(cores));
+  expect(data).toEqual(wireRows(cores, devices));
   expect(data).toContainEqual({
     device: "Photocell, quay side",
     pin: "contact a",
@@ -25,7 +25,7 @@ test("a name with commas, quotes and lines comes back, and a formula stays text"
     ...core,
     deviceName: at === 0 ? '=HYPERLINK("http://x")' : 'Gate, "old"\nside',
   }));
-  const { data } = Papa.parse<{ device: string }>(wireCsv(odd), { header: true });
+  const { data } = Papa.parse<{ device: string }>(wireCsv(odd, devices), { header: true });
   expect(data[0]?.device).toBe('\'=HYPERLINK("http://x")');
   expect(data[1]?.device).toBe('Gate, "old"\nside');
 });

@@ -1,11 +1,11 @@
-import { plainNumber, wireRows, type CablePlan, type Core } from "@anvilcloud/core";
+import { plainNumber, wireRows, type CablePlan, type Core, type SiteDevice } from "@anvilcloud/core";
 import Papa from "papaparse";
 
 const options = { escapeFormulae: /^[=+\-@\t\r].+$/ };
 
 /** The wire list as CSV (RFC 4180) with a heading; what a table program would run as a formula is made plain text. */
-export function wireCsv(cores: readonly Core[]): string {
-  return Papa.unparse(wireRows(cores), options);
+export function wireCsv(cores: readonly Core[], devices: readonly SiteDevice[]): string {
+  return Papa.unparse(wireRows(cores, devices), options);
 }
 
 /** The cutting list as CSV, one line a cable. */

@@ -1,4 +1,4 @@
-import { plainNumber, wireRows, type CablePlan, type Core } from "@anvilcloud/core";
+import { plainNumber, wireRows, type CablePlan, type Core, type SiteDevice } from "@anvilcloud/core";
 import type { Content, TableCell, TDocumentDefinitions } from "pdfmake/interfaces";
 
 /** What goes on paper. */
@@ -8,6 +8,7 @@ export interface WirePaper {
   /** The bench as a standing SVG; left out, only the lists. */
   drawing?: string;
   cores: readonly Core[];
+  devices: readonly SiteDevice[];
   cables: readonly CablePlan[];
 }
 
@@ -29,8 +30,15 @@ function table(
 }
 
 /** The wire list, the drawing and the cutting list as a document of A4 pages. */
-export function wirePaper({ title, board, drawing, cores, cables }: WirePaper): TDocumentDefinitions {
-  const rows = wireRows(cores).map((row) => [
+export function wirePaper({
+  title,
+  board,
+  drawing,
+  cores,
+  devices,
+  cables,
+}: WirePaper): TDocumentDefinitions {
+  const rows = wireRows(cores, devices).map((row) => [
     row.device,
     row.pin,
     row.core,

@@ -64,7 +64,7 @@ function PlacementRow(props: { device: string; name: string; what: string; why: 
 /** The plan of the wiring: links that move, rails with what they carry, the wire list. */
 export function WirePlan() {
   const { plan } = useJobBench();
-  const { links, rails, cores } = plan.wiring;
+  const { links, rails, reach, cores } = plan.wiring;
   const sorted = [...links].sort((a, b) => Number(b.found !== b.planned) - Number(a.found !== a.planned));
   const pdf = () =>
     savePdf(
@@ -73,6 +73,7 @@ export function WirePlan() {
         board: `${plan.bundle.board.maker} ${plan.bundle.board.name}`,
         drawing: drawingOnPage(),
         cores,
+        devices: plan.wiring.devices,
         cables: plan.wiring.cables,
       },
       `${plan.bundle.job.id}-wiring.pdf`,
@@ -99,7 +100,7 @@ export function WirePlan() {
             <Button
               $kind="outlined"
               onPress={() =>
-                saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(plan.wiring.cores))
+                saveText(`${plan.bundle.job.id}-wires.csv`, "text/csv", wireCsv(cores, plan.wiring.devices))
               }
             >
               <Download size={20} aria-hidden /> CSV
@@ -109,7 +110,7 @@ export function WirePlan() {
         <Quiet>Core colours vary by batch and maker: the pin decides, the colour helps.</Quiet>
         <CoreTable cores={cores} long label="Wire list" />
       </Panel>
-      <Rails rails={rails} />
+      <Rails rails={rails} reach={reach} devices={plan.wiring.devices} />
       <Panel>
         <Heading>Why each sits where it does</Heading>
         <Scroll>

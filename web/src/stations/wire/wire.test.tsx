@@ -1,4 +1,4 @@
-import { planJob } from "@anvilcloud/core";
+import { pinNode, planJob, terminalNode, type LogEntry } from "@anvilcloud/core";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import Papa from "papaparse";
@@ -15,25 +15,31 @@ async function choose(label: RegExp, option: RegExp) {
   await userEvent.click((await screen.findAllByRole("option", { name: option }))[0]!);
 }
 
-const wired = (pin: string, to: string, at = 0) => ({
+const wired = (pin: string, to: string, at = 0): LogEntry => ({
   id: `w${at}`,
   at: `2026-10-06T09:00:0${at}.000Z`,
   by: "Ivet Carrandine",
   kind: "wired" as const,
-  moves: [{ pin, to }],
+  moves: [{ pin: pinNode(...pinOf(pin)), to: to === "off" ? to : terminalNode(to) }],
 });
 
+/** A pin from its shorthand, "stop/b". */
+function pinOf(text: string): [string, string] {
+  const [device = "", pin = ""] = text.split("/");
+  return [device, pin];
+}
+
 describe("the plan", () => {
-  test("says why each sits where it does, and marks what has no place", () => {
-    renderInJob(jobOn("copperfold-sash", ["lathbury-softline", "tallow-chime"]), <WirePlan />);
+  test("says why each sits where it does, and marks what has no place", async () => {
+    await renderInJob(jobOn("copperfold-sash", ["lathbury-softline", "tallow-chime"]), <WirePlan />);
     const why = screen.getByRole("table", { name: "Why each sits where it does" });
     expect(within(why).getByText(/made for an edge contact, its own/)).toBeTruthy();
     const missing = within(why).getByText("No place for it.").closest("tr");
     expect(missing?.dataset.changed).toBe("true");
   });
 
-  test("shows each rail in every situation, the worst of them named", () => {
-    renderInJob(netloft(), <WirePlan />);
+  test("shows each rail in every situation, the worst of them named", async () => {
+    await renderInJob(netloft(), <WirePlan />);
     const [table] = screen.getAllByRole("table", { name: /mA in each situation$/, hidden: true });
     const heads = within(table!)
       .getAllByRole("columnheader", { hidden: true })
@@ -48,7 +54,7 @@ describe("cables", () => {
     const bundle = netloft();
     const lock = bundle.job.devices.find((device) => device.id === "lock")!;
     for (const cable of Object.values(lock.cables)) Object.assign(cable, { lengthM: 120, sizeMm2: 0.5 });
-    renderInJob(bundle, <Cables />);
+    await renderInJob(bundle, <Cables />);
     const row = screen.getByText("Magnetic lock").closest("tr")!;
     expect(row.dataset.changed).toBe("true");
     expect(within(row).getByText("needs 0.75")).toBeTruthy();
@@ -63,7 +69,7 @@ describe("cables", () => {
 
   test("a run that two name is one cable, saved when the field is left", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <Cables />);
+    await renderInJob(netloft(), <Cables />);
     const field = screen.getByRole("textbox", { name: "Run that Stop, boat store shares" });
     await userEvent.type(field, "wall");
     fireEvent.blur(field);
@@ -76,8 +82,8 @@ describe("cables", () => {
     });
   });
 
-  test("the bill says what to bring, and the cutting list comes back from CSV", () => {
-    renderInJob(netloft(), <Cables />);
+  test("the bill says what to bring, and the cutting list comes back from CSV", async () => {
+    await renderInJob(netloft(), <Cables />);
     expect(
       within(screen.getByRole("table", { name: "To bring" })).getAllByRole("row").length,
     ).toBeGreaterThan(3);
@@ -92,17 +98,20 @@ describe("cables", () => {
 describe("as wired", () => {
   test("a core's place is noted in the log, with its pin and the place as they are named there", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft(), <AsWired />);
+    await renderInJob(netloft(), <AsWired />);
     await choose(/Core$/, /^Stop, boat store: RD contact a/);
     await choose(/Sits on$/, /^C4 /);
     await userEvent.click(screen.getByRole("button", { name: "It sits here" }));
     const [entry] = sent.filter(({ method }) => method === "POST");
-    expect(entry?.body).toMatchObject({ kind: "wired", moves: [{ pin: "stop/a", to: "board/C4" }] });
+    expect(entry?.body).toMatchObject({
+      kind: "wired",
+      moves: [{ pin: pinNode("stop", "a"), to: terminalNode("C4") }],
+    });
   });
 
   test("a difference can be put as planned, or kept and planned around", async () => {
     const { sent } = fakeServer();
-    renderInJob(netloft([wired("stop/b", "board/P5")]), <AsWired />);
+    await renderInJob(netloft([wired("stop/b", "P5")]), <AsWired />);
     const list = screen.getByRole("list", { name: "Differences to the plan" });
     expect(within(list).getAllByRole("listitem")).toHaveLength(1);
     await userEvent.click(screen.getByRole("button", { name: "Keep it on P5" }));
@@ -113,8 +122,8 @@ describe("as wired", () => {
     expect(body.devices.find((device) => device.id === "stop")?.pinned).toEqual({ b: "P5" });
   });
 
-  test("every input and device stands beside what the plan has; what differs is marked", () => {
-    renderInJob(netloft([wired("cell-street/r-plus", "off")]), <AsWired />);
+  test("every input and device stands beside what the plan has; what differs is marked", async () => {
+    await renderInJob(netloft([wired("cell-street/r-plus", "off")]), <AsWired />);
     const table = screen.getByRole("table", { name: "Inputs and devices as wired" });
     const beam = within(table).getByText("Photocell (P3)").closest("tr")!;
     expect(beam.dataset.changed).toBe("true");
@@ -126,7 +135,7 @@ describe("as wired", () => {
     const { sent } = fakeServer();
     const bundle = netloft();
     bundle.job.devices.find((device) => device.id === "stop")!.cores = { a: "VT" };
-    renderInJob(bundle, <AsWired />);
+    await renderInJob(bundle, <AsWired />);
     expect(screen.getByText(/its sheet says/).textContent).toContain("RD");
     await userEvent.click(screen.getByRole("button", { name: "As on its sheet" }));
     await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true), { timeout: 4_000 });
@@ -138,18 +147,18 @@ describe("as wired", () => {
 });
 
 describe("on paper", () => {
-  test("a label for every core, in the order of the terminals", () => {
-    renderInJob(netloft(), <Labels />);
+  test("a label for every core, in the order of the terminals", async () => {
+    await renderInJob(netloft(), <Labels />);
     const labels = within(screen.getByRole("list", { name: "Terminal labels" })).getAllByRole("listitem");
     expect(labels).toHaveLength(planJob(netloft()).wiring.cores.length);
     expect(labels[0]!.textContent).toContain("B1");
   });
 
   test("the document holds the drawing in its own font, every core, and every cable", () => {
-    const { cores, cables } = planJob(netloft()).wiring;
+    const { cores, devices, cables } = planJob(netloft()).wiring;
     const drawing = '<svg><text font-family="Atkinson">P1</text></svg>';
     const text = JSON.stringify(
-      wirePaper({ title: "Netloft yard", board: "Duet", drawing, cores, cables }).content,
+      wirePaper({ title: "Netloft yard", board: "Duet", drawing, cores, devices, cables }).content,
     );
     expect(text).toContain('font-family=\\"Roboto\\"');
     for (const core of cores) expect(text).toContain(core.deviceName);

@@ -1,0 +1,93 @@
+import { z } from "zod";
+import { boardSchema, idSchema, type BoardProfile } from "../board/index.ts";
+import type { DeviceProfile } from "../device/index.ts";
+import { jobSchema, logEntrySchema } from "../job/index.ts";
+
+/** A profile as it was read: its own published schema says what stands in it. */
+const profile = <Profile>(kind: "board" | "device") =>
+  z.custom<Profile>().meta({
+    type: "object",
+    description: `A ${kind} profile; its schema is /api/schemas/${kind}.json.`,
+  });
+const board = profile<BoardProfile>("board");
+const device = profile<DeviceProfile>("device");
+const revision = z.number().int().min(1);
+const version = z.number().int().min(1).describe("Rises with every save.");
+const moment = z.string().describe("ISO 8601, UTC.");
+
+/** A job as it is stored: the document, the profiles it was made with, and its version. */
+export const storedJobSchema = z.strictObject({
+  version,
+  job: jobSchema,
+  board,
+  devices: z.array(device),
+});
+
+/** A line of the list of jobs. */
+export const jobSummarySchema = z.strictObject({
+  id: idSchema,
+  title: z.string(),
+  customer: z.string(),
+  town: z.string(),
+  board: z.string(),
+  version,
+  updatedAt: moment,
+  answered: z.number().int().describe("Steps that were answered."),
+  handedOverAt: moment.nullable(),
+});
+
+export const jobsPageSchema = z.strictObject({
+  jobs: z.array(jobSummarySchema),
+  total: z.number().int(),
+  page: z.number().int().min(0),
+  pageSize: z.number().int().min(1),
+});
+
+/** What a new job begins with. */
+export const newJobSchema = z.strictObject({
+  title: jobSchema.shape.title,
+  customer: jobSchema.shape.site.shape.customer,
+  board: boardSchema.shape.id,
+});
+
+export const logSchema = z.strictObject({ log: z.array(logEntrySchema) });
+
+export const importedSchema = z.strictObject({ id: idSchema, version });
+
+export const boardsSchema = z.strictObject({
+  boards: z.array(board),
+  jobs: z.record(idSchema, z.number().int()).describe("How many jobs are made on each."),
+});
+
+export const boardUseSchema = z.strictObject({
+  id: idSchema,
+  title: z.string(),
+  revision,
+  handedOver: z.boolean(),
+});
+
+export const boardUsesSchema = z.strictObject({ jobs: z.array(boardUseSchema) });
+
+export const revisionsSchema = z.strictObject({
+  revisions: z.array(z.strictObject({ revision, origin: z.enum(["shipped", "own"]) })),
+});
+
+export const devicesSchema = z.strictObject({ devices: z.array(device) });
+
+export const healthSchema = z.strictObject({ status: z.literal("ok") });
+
+/** What is wrong with a request, as RFC 9457 has it. */
+export const problemSchema = z.looseObject({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+});
+
+export { board as boardBody, device as deviceBody };
+
+export type StoredJob = z.output<typeof storedJobSchema>;
+export type JobSummary = z.output<typeof jobSummarySchema>;
+export type JobsPage = z.output<typeof jobsPageSchema>;
+export type NewJob = z.output<typeof newJobSchema>;
+export type BoardUse = z.output<typeof boardUseSchema>;

@@ -1,0 +1,192 @@
+import { z } from "zod";
+import { idSchema } from "../board/index.ts";
+import { bundleSchema, jobSchema, logEntrySchema } from "../job/index.ts";
+import {
+  boardBody,
+  boardsSchema,
+  boardUsesSchema,
+  deviceBody,
+  devicesSchema,
+  healthSchema,
+  importedSchema,
+  jobsPageSchema,
+  logSchema,
+  newJobSchema,
+  revisionsSchema,
+  storedJobSchema,
+} from "./bodies.ts";
+
+/** An address of the server: what it takes, and what it answers. */
+export interface Route {
+  method: "get" | "post" | "put" | "delete";
+  /** With its parameters in braces. */
+  path: string;
+  says: string;
+  query?: z.ZodObject;
+  /** What is sent: a document, or the text of a profile. */
+  takes?: z.ZodType | "yaml";
+  /** True where a change needs the version it was made from, in If-Match. */
+  versioned?: boolean;
+  /** What comes back when all is well, by status; undefined for nothing, "yaml" for a text. */
+  answers: Readonly<Record<number, z.ZodType | "yaml" | undefined>>;
+  /** Statuses of refusals beside 400 and 422, each with when it comes. */
+  refuses?: Readonly<Record<number, string>>;
+}
+
+const noSuch = { 404: "There is no such thing." };
+const changed = {
+  412: "It was changed elsewhere meanwhile; the answer holds both versions.",
+  428: "If-Match is missing.",
+};
+const revision = z.object({ revision: z.coerce.number().int().min(1).optional() });
+
+/** Every address of the server, in the order of its reference. */
+export const routes = [
+  { method: "get", path: "/api/health", says: "Whether the server lives.", answers: { 200: healthSchema } },
+  {
+    method: "get",
+    path: "/api/jobs",
+    says: "A page of jobs, the one changed last first.",
+    query: z.object({ page: z.coerce.number().int().min(0).optional() }),
+    answers: { 200: jobsPageSchema },
+  },
+  {
+    method: "post",
+    path: "/api/jobs",
+    says: "Begins a job on a board.",
+    takes: newJobSchema,
+    answers: { 201: storedJobSchema },
+  },
+  {
+    method: "get",
+    path: "/api/jobs/{id}",
+    says: "A job with its profiles; its version is the ETag.",
+    answers: { 200: storedJobSchema },
+    refuses: noSuch,
+  },
+  {
+    method: "put",
+    path: "/api/jobs/{id}",
+    says: "Stores a job.",
+    takes: jobSchema,
+    versioned: true,
+    answers: { 200: storedJobSchema },
+    refuses: { ...noSuch, ...changed },
+  },
+  {
+    method: "delete",
+    path: "/api/jobs/{id}",
+    says: "Removes a job on which nothing happened.",
+    versioned: true,
+    answers: { 204: undefined },
+    refuses: { ...noSuch, ...changed, 409: "The job has a log: it is a record and stays." },
+  },
+  {
+    method: "get",
+    path: "/api/jobs/{id}/log",
+    says: "What happened on site, in the order it was written.",
+    answers: { 200: logSchema },
+    refuses: noSuch,
+  },
+  {
+    method: "post",
+    path: "/api/jobs/{id}/log",
+    says: "Adds an entry; sent twice it is stored once.",
+    takes: logEntrySchema,
+    answers: { 201: logEntrySchema, 200: logEntrySchema },
+    refuses: {
+      ...noSuch,
+      409: "Its id is taken by another entry, or someone else has answered the step since: the answer holds theirs.",
+    },
+  },
+  {
+    method: "get",
+    path: "/api/jobs/{id}/bundle",
+    says: "The whole job as one file.",
+    answers: { 200: bundleSchema },
+    refuses: noSuch,
+  },
+  {
+    method: "post",
+    path: "/api/bundles",
+    says: "Imports a job file of any format so far.",
+    takes: bundleSchema,
+    answers: { 201: importedSchema },
+    refuses: { 409: "The job is here already." },
+  },
+  {
+    method: "post",
+    path: "/api/plan",
+    says: "Plans a job file and stores nothing.",
+    takes: bundleSchema,
+    answers: { 200: z.looseObject({}) },
+  },
+  {
+    method: "get",
+    path: "/api/boards",
+    says: "Every board, newest revisions.",
+    answers: { 200: boardsSchema },
+  },
+  {
+    method: "post",
+    path: "/api/boards",
+    says: "Stores a profile, or a revision of one.",
+    takes: "yaml",
+    answers: { 201: boardBody },
+    refuses: { 409: "Its revision is taken." },
+  },
+  {
+    method: "get",
+    path: "/api/boards/{id}",
+    says: "One board.",
+    query: revision,
+    answers: { 200: boardBody },
+    refuses: noSuch,
+  },
+  {
+    method: "get",
+    path: "/api/boards/{id}/revisions",
+    says: "Its revisions, the newest first.",
+    answers: { 200: revisionsSchema },
+    refuses: noSuch,
+  },
+  {
+    method: "get",
+    path: "/api/boards/{id}/jobs",
+    says: "The jobs made on it.",
+    answers: { 200: boardUsesSchema },
+  },
+  {
+    method: "get",
+    path: "/api/boards/{id}/source",
+    says: "Its text as it was written.",
+    query: revision,
+    answers: { 200: "yaml" },
+    refuses: noSuch,
+  },
+  { method: "get", path: "/api/devices", says: "Every device.", answers: { 200: devicesSchema } },
+  {
+    method: "post",
+    path: "/api/devices",
+    says: "Stores a device of someone's own.",
+    takes: "yaml",
+    answers: { 201: deviceBody },
+    refuses: { 409: "Its revision is taken." },
+  },
+  {
+    method: "get",
+    path: "/api/schemas/{name}",
+    says: "The JSON Schema of a format.",
+    answers: { 200: z.looseObject({}) },
+    refuses: noSuch,
+  },
+  {
+    method: "get",
+    path: "/api/openapi.json",
+    says: "This description.",
+    answers: { 200: z.looseObject({}) },
+  },
+] as const satisfies readonly Route[];
+
+/** A parameter of a path. */
+export const pathParameter = idSchema;

@@ -1,0 +1,57 @@
+import {
+  jobFormat,
+  type DeviceProfile,
+  type LogEntry,
+  type PlanStage,
+  type ShownPlan,
+  type StoredJob,
+} from "@anvilcloud/core";
+import { useEffect, useState } from "react";
+import { createPlanQueue, usePlanner } from "../planner/index.ts";
+
+/** A plan with what it was made for: the version of the job, and how long its log was. */
+export interface MadePlan {
+  plan: ShownPlan;
+  madeFor: { version: number; log: number };
+}
+
+interface Wanted {
+  stored: StoredJob;
+  devices: DeviceProfile[];
+  log: LogEntry[];
+}
+
+/** How far the first plan of a job is, or why there is none. */
+export interface Planning {
+  made?: MadePlan;
+  /** What is being worked out just now; undefined when the plan is that of the job and log at hand. */
+  stage?: PlanStage;
+  error?: Error;
+}
+
+/** The plan of a job, worked out in the worker; the one before stands until the next one is made. */
+export function usePlan({ stored, devices, log }: Wanted): Planning {
+  const planner = usePlanner();
+  const [planning, setPlanning] = useState<Planning>({ stage: "wiring" });
+  const [queue, setQueue] = useState<ReturnType<typeof createPlanQueue<Wanted, ShownPlan>>>();
+
+  useEffect(() => {
+    const made = createPlanQueue<Wanted, ShownPlan>({
+      work: ({ stored: { job, board }, ...wanted }) =>
+        planner.plan({ format: jobFormat, job, board, ...wanted }, (stage) =>
+          setPlanning((now) => ({ ...now, stage })),
+        ),
+      publish: (plan, wanted) =>
+        setPlanning({ made: { plan, madeFor: { version: wanted.stored.version, log: wanted.log.length } } }),
+      fail: (error) => setPlanning((now) => ({ made: now.made, error })),
+    });
+    setQueue(made);
+    return () => made.stop();
+  }, [planner]);
+
+  useEffect(() => {
+    queue?.want({ stored, devices, log });
+  }, [queue, stored, devices, log]);
+
+  return planning;
+}

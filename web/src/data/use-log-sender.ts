@@ -1,0 +1,49 @@
+import type { LogEntry, StepEntry } from "@anvilcloud/core";
+import { useSWRConfig } from "swr";
+import { ApiError, logKey, postEntry } from "./api.ts";
+import type { SaveState } from "./saver.ts";
+
+/** Someone else has answered the same step since its card was drawn. */
+export class AnsweredElsewhere extends Error {
+  readonly theirs: StepEntry;
+  constructor(message: string, theirs: StepEntry) {
+    super(message);
+    this.name = "AnsweredElsewhere";
+    this.theirs = theirs;
+  }
+}
+
+function refusalOf(error: unknown): Error {
+  if (error instanceof ApiError && error.status === 409) {
+    const { theirs } = (error.body ?? {}) as { theirs?: StepEntry };
+    if (theirs) return new AnsweredElsewhere(error.message, theirs);
+  }
+  return error as Error;
+}
+
+/**
+ * Sends entries of a job's log: each is shown at once and taken off again when it is refused; several may be under way
+ * together. Throws what the server says against an entry.
+ */
+export function useLogSender(id: string, report: (state: SaveState) => void) {
+  const { mutate } = useSWRConfig();
+  const show = (edit: (log: LogEntry[]) => LogEntry[]) =>
+    mutate<{ log: LogEntry[] }>(logKey(id), (now) => ({ log: edit(now?.log ?? []) }), { revalidate: false });
+  return async (entry: LogEntry): Promise<void> => {
+    report({ kind: "saving" });
+    void show((log) => [...log, entry]);
+    try {
+      await postEntry(id, entry);
+      // Added once more, should the log have been fetched anew before the entry was in it.
+      void show((log) => (log.some((each) => each.id === entry.id) ? log : [...log, entry]));
+      report({ kind: "saved", at: Date.now() });
+    } catch (error) {
+      const refusal = refusalOf(error);
+      const without = (log: LogEntry[]) => log.filter((each) => each.id !== entry.id);
+      if (refusal instanceof AnsweredElsewhere) void show((log) => [...without(log), refusal.theirs]);
+      else void show(without);
+      report({ kind: "refused", message: refusal.message });
+      throw refusal;
+    }
+  };
+}

@@ -1,0 +1,63 @@
+import {
+  installationOf,
+  meterText,
+  planJob,
+  revisionEffect,
+  showBoard,
+  showPlan,
+  stepMeanings,
+  type BoardMoment,
+  type BoardProfile,
+  type JobBundle,
+  type JobPlan,
+  type BenchLayer,
+  type Meaning,
+  type MeterText,
+  type PlanStage,
+  type RevisionEffect,
+  type ShownBench,
+  type ShownPlan,
+} from "@anvilcloud/core";
+
+/** Where the probes of the meter are: on which layer of the bench, or on the bench of a step, and with power or without. */
+export interface Probes {
+  bench: BenchLayer | { step: string };
+  red: string;
+  black: string;
+  powered: boolean;
+}
+
+/** All that takes the circuit to tell, worked out away from the page. What is asked about a plan is asked of the last one. */
+export interface Planner {
+  plan(bundle: JobBundle, onStage: (stage: PlanStage) => void): Promise<ShownPlan>;
+  /** What it means when a step of the last plan did not show what it should; nothing for a step it has not. */
+  meanings(step: string): Promise<Meaning[]>;
+  /** What a meter should read; nothing where the last plan has no such bench. */
+  meter(probes: Probes): Promise<MeterText | undefined>;
+  board(profile: BoardProfile, moment: BoardMoment): Promise<ShownBench & { board: BoardProfile }>;
+  revision(bundle: JobBundle, board: BoardProfile): Promise<RevisionEffect>;
+}
+
+/** A planner that works where it is made: in the worker, or in a test. */
+export function createPlanner(): Planner {
+  let last: ShownPlan | undefined;
+  const stepOf = (plan: JobPlan | undefined, id: string) => plan?.sheet.find((step) => step.id === id);
+  return {
+    plan(bundle, onStage) {
+      last = showPlan(planJob(bundle, onStage));
+      return Promise.resolve(last);
+    },
+    meanings(id) {
+      const step = stepOf(last, id);
+      return Promise.resolve(last && step ? stepMeanings(last, step) : []);
+    },
+    meter({ bench, red, black, powered }) {
+      const state = typeof bench === "string" ? last?.layers[bench].state : stepOf(last, bench.step)?.during;
+      if (!last || !state) return Promise.resolve(undefined);
+      const at = installationOf(last.bundle.board, last.wiring, state);
+      return Promise.resolve(meterText({ ...at, powered }, red, black));
+    },
+    board: (profile, moment) => Promise.resolve(showBoard(profile, moment)),
+    revision: (bundle, board) => Promise.resolve(revisionEffect(bundle, board)),
+  };
+}

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { createPlanner } from "./planner.ts";
+
+expose(createPlanner());

@@ -1,0 +1,15 @@
+import { proxy, wrap } from "comlink";
+import type { Planner } from "./planner.ts";
+
+/** The planner in a worker of its own, so that the page never waits for it. */
+export function remotePlanner(): Planner {
+  const worker = new Worker(new URL("./planner.worker.ts", import.meta.url), { type: "module" });
+  const remote = wrap<Planner>(worker);
+  return {
+    plan: (bundle, onStage) => remote.plan(bundle, proxy(onStage)),
+    meanings: (step) => remote.meanings(step),
+    meter: (probes) => remote.meter(probes),
+    board: (profile, moment) => remote.board(profile, moment),
+    revision: (bundle, board) => remote.revision(bundle, board),
+  };
+}

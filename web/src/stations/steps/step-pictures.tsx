@@ -1,0 +1,42 @@
+import type { Step } from "@anvilcloud/core";
+import { memo } from "react";
+import { styled } from "styled-components";
+import { benchBox, BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import { color } from "../../theme/index.ts";
+
+const Picture = styled.div`
+  border-radius: 6px;
+  overflow: hidden;
+  background: ${color.sunk};
+  svg {
+    max-height: 250px;
+  }
+`;
+
+/** Most lamps that a picture follows; where more change, the list tells them. */
+const mostLamps = 3;
+
+/** The parts of the board the step is about, as they look once it is done. */
+export const StepPictures = memo(function StepPictures({ step }: { step: Step }) {
+  const { plan } = useJobBench();
+  const { board } = plan.bundle;
+  const changed = step.see.flatMap((seen) =>
+    seen.kind === "lamp" && seen.is !== seen.was ? [seen.lamp] : [],
+  );
+  const lamps = changed.length > mostLamps ? [] : changed.map((id) => ({ kind: "lamp" as const, id }));
+  const view = stepView(plan, step);
+  const numbers = deviceNumbers(plan.wiring.devices);
+  return cropBoxes(board, [...step.subjects, ...lamps], benchBox(board, view.cores)).map((box) => (
+    <Picture key={`${box.x} ${box.y}`}>
+      <BoardFace
+        view={view}
+        numbers={numbers}
+        box={box}
+        marked={step.subjects}
+        label="How this part of the board looks once it is done"
+        interactive={false}
+      />
+    </Picture>
+  ));
+});
