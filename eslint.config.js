@@ -7,18 +7,25 @@ import tseslint from "typescript-eslint";
 const coreLayers = [
   "quantity",
   "finding",
+  "node",
   "board",
   "device",
   "job",
   "circuit",
   "wiring",
   "controls",
+  "state",
   "runsheet",
+  "plan",
   "record",
+  "contract",
 ];
 
+/** Stages of the wiring, in the order in which they are worked out. */
+const wiringStages = ["assign", "place", "cores", "links", "loads", "cables", "found"];
+
 /** Folders of web, lowest first. */
-const webLayers = ["theme", "ui", "data", "bench", "stations"];
+const webLayers = ["theme", "ui", "planner", "data", "bench", "stations"];
 
 const framework = [
   "react",
@@ -31,31 +38,6 @@ const framework = [
   "node:*",
 ];
 
-/** One rule set a folder: no import from a later folder, and of earlier ones only their index. */
-function layerRules(root, layers, forbidden) {
-  return layers.map((layer, at) => ({
-    files: [`${root}/${layer}/**/*.{ts,tsx}`],
-    rules: {
-      "no-restricted-imports": [
-        "error",
-        {
-          patterns: [
-            ...forbidden,
-            ...layers.slice(at + 1).map((later) => ({
-              regex: `^(\\.\\./)+${later}/`,
-              message: `${layer}/ stands below ${later}/: imports go downwards only.`,
-            })),
-            {
-              regex: `^(\\.\\./)+(${layers.filter((l) => l !== layer).join("|")})/(?!index\\.ts$)`,
-              message: "Another folder is reached through its index.ts only.",
-            },
-          ],
-        },
-      ],
-    },
-  }));
-}
-
 const noFramework = {
   group: framework,
   message: "core/ is pure: no framework, no Node, no DOM.",
@@ -63,10 +45,114 @@ const noFramework = {
 const noServer = { group: ["@anvilcloud/server", "**/server/**"], message: "web/ does not know server/." };
 const noWeb = { group: ["@anvilcloud/web", "**/web/**"], message: "server/ does not know web/." };
 
+/** What a folder may not import: anything of a later folder, and of earlier ones what is not their index. */
+const orderOf = (layers, layer) => [
+  ...layers.slice(layers.indexOf(layer) + 1).map((later) => ({
+    regex: `^(\\.\\./)+${later}/`,
+    message: `${layer}/ stands below ${later}/: imports go downwards only.`,
+  })),
+  {
+    regex: `^(\\.\\./)+(${layers.filter((each) => each !== layer).join("|")})/(?!index\\.ts$)`,
+    message: "Another folder is reached through its index.ts only.",
+  },
+];
+
+const restricted = (patterns, paths = []) => ({
+  "no-restricted-imports": ["error", { patterns, paths }],
+});
+
+/** One rule set a folder. */
+function layerRules(root, layers, forbidden, paths) {
+  return layers.map((layer) => ({
+    files: [`${root}/${layer}/**/*.{ts,tsx}`],
+    rules: restricted([...forbidden, ...orderOf(layers, layer)], paths),
+  }));
+}
+
+/** The stages of the wiring keep their own order beside that of core. */
+const stageRules = wiringStages.map((stage) => ({
+  files: [`core/src/wiring/${stage}/*.ts`],
+  rules: restricted([noFramework, ...orderOf(coreLayers, "wiring"), ...orderOf(wiringStages, stage)]),
+}));
+
+/** What solves circuits or plans: the page asks its worker instead. */
+const solvers = {
+  name: "@anvilcloud/core",
+  importNames: [
+    "assign",
+    "faultsThatFlip",
+    "effectOf",
+    "inspect",
+    "measureCircuit",
+    "meterBetween",
+    "meterText",
+    "placeDevices",
+    "planControls",
+    "planJob",
+    "planWiring",
+    "readCircuit",
+    "readFace",
+    "revisionEffect",
+    "runSheet",
+    "showBoard",
+    "showPlan",
+    "stepMeanings",
+  ],
+  message: "The page imports no solver: ask the planner, which works in the worker.",
+};
+
+/** Nothing in core reads a clock, draws a random number or knows a browser: a run repeats, and tests in milliseconds. */
+const pureCore = {
+  files: ["core/src/**/*.ts"],
+  ignores: ["core/src/**/*.test.ts", "core/src/testing/**"],
+  rules: {
+    "no-restricted-globals": [
+      "error",
+      ...["window", "document", "navigator", "localStorage", "fetch", "performance", "crypto", "process"].map(
+        (name) => ({ name, message: "core/ knows neither browser nor Node." }),
+      ),
+      ...["setTimeout", "setInterval", "queueMicrotask", "requestAnimationFrame"].map((name) => ({
+        name,
+        message: "core/ waits for nothing: time is handed in.",
+      })),
+      { name: "Intl", message: "What it gives differs between engines." },
+    ],
+    "no-restricted-properties": [
+      "error",
+      { object: "Math", property: "random", message: "Chance is handed in as a seed." },
+      { object: "Date", property: "now", message: "Time is handed in." },
+    ],
+    "no-restricted-syntax": [
+      "error",
+      {
+        selector: "NewExpression[callee.name=/^(Date|UTCDate)$/][arguments.length=0]",
+        message: "Time is handed in.",
+      },
+      {
+        selector: "MemberExpression[property.name='localeCompare']",
+        message: "Order differs between engines: compare with < and >.",
+      },
+    ],
+  },
+};
+
 export default tseslint.config(
   { ignores: ["**/dist/**", "**/node_modules/**", "data/**", "test-results/**", "playwright-report/**"] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
+  {
+    files: ["**/*.{ts,tsx}"],
+    languageOptions: { parserOptions: { project: "./tsconfig.json", tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      "@typescript-eslint/switch-exhaustiveness-check": [
+        "error",
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      "@typescript-eslint/no-floating-promises": ["error", { allowForKnownSafeCalls: ["test", "describe"] }],
+      "@typescript-eslint/await-thenable": "error",
+      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: false }],
+    },
+  },
   {
     languageOptions: { globals: { ...globals.node } },
     rules: {
@@ -78,7 +164,13 @@ export default tseslint.config(
   { files: ["server/**/*.ts"], rules: { "no-restricted-imports": ["error", { patterns: [noWeb] }] } },
   { files: ["web/**/*.{ts,tsx}"], rules: { "no-restricted-imports": ["error", { patterns: [noServer] }] } },
   ...layerRules("core/src", coreLayers, [noFramework]),
-  ...layerRules("web/src", webLayers, [noServer]),
+  ...stageRules,
+  pureCore,
+  ...layerRules("web/src", webLayers, [noServer], [solvers]),
+  {
+    files: ["web/src/planner/planner.ts"],
+    rules: restricted([noServer, ...orderOf(webLayers, "planner")]),
+  },
   {
     files: ["web/**/*.{ts,tsx}"],
     plugins: { "react-hooks": reactHooks },
@@ -86,7 +178,7 @@ export default tseslint.config(
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {
-    files: ["**/*.test.ts"],
+    files: ["**/*.test.{ts,tsx}", "**/testing/**"],
     rules: { "no-restricted-imports": "off" },
   },
 );

@@ -33,10 +33,8 @@ export interface Planning {
 export function usePlan({ stored, devices, log }: Wanted): Planning {
   const planner = usePlanner();
   const [planning, setPlanning] = useState<Planning>({ stage: "wiring" });
-  const [queue, setQueue] = useState<ReturnType<typeof createPlanQueue<Wanted, ShownPlan>>>();
-
-  useEffect(() => {
-    const made = createPlanQueue<Wanted, ShownPlan>({
+  const [queue] = useState(() =>
+    createPlanQueue<Wanted, ShownPlan>({
       work: ({ stored: { job, board }, ...wanted }) =>
         planner.plan({ format: jobFormat, job, board, ...wanted }, (stage) =>
           setPlanning((now) => ({ ...now, stage })),
@@ -44,13 +42,12 @@ export function usePlan({ stored, devices, log }: Wanted): Planning {
       publish: (plan, wanted) =>
         setPlanning({ made: { plan, madeFor: { version: wanted.stored.version, log: wanted.log.length } } }),
       fail: (error) => setPlanning((now) => ({ made: now.made, error })),
-    });
-    setQueue(made);
-    return () => made.stop();
-  }, [planner]);
+    }),
+  );
 
   useEffect(() => {
-    queue?.want({ stored, devices, log });
+    queue.want({ stored, devices, log });
+    return () => queue.forget();
   }, [queue, stored, devices, log]);
 
   return planning;

@@ -12,18 +12,17 @@ interface Parts<Wanted, Result> {
 export function createPlanQueue<Wanted, Result>({ work, publish, fail }: Parts<Wanted, Result>) {
   let next: { wanted: Wanted } | undefined;
   let running = false;
-  let stopped = false;
 
   async function run(): Promise<void> {
     running = true;
-    while (next && !stopped) {
+    while (next) {
       const { wanted } = next;
       next = undefined;
       try {
         const result = await work(wanted);
-        if (!stopped) publish(result, wanted);
+        publish(result, wanted);
       } catch (error) {
-        if (!stopped) fail(error as Error);
+        fail(error as Error);
       }
     }
     running = false;
@@ -34,9 +33,9 @@ export function createPlanQueue<Wanted, Result>({ work, publish, fail }: Parts<W
       next = { wanted };
       if (!running) void run();
     },
-    /** Nothing is published any more. */
-    stop(): void {
-      stopped = true;
+    /** What still waits is wanted no more. */
+    forget(): void {
+      next = undefined;
     },
   };
 }
