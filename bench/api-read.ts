@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
@@ -63,12 +63,14 @@ async function readAll(app: Express, address: (n: number) => string): Promise<nu
 
 /** Reading a job over the API at 10 000 jobs, against a bare Express route that reads one SQLite row. */
 export async function benchApiRead(): Promise<void> {
-  const knex = await openDatabase(join(mkdtempSync(join(tmpdir(), "anvilcloud-bench-")), "bench.db"));
+  const folder = mkdtempSync(join(tmpdir(), "anvilcloud-bench-"));
+  const knex = await openDatabase(join(folder, "bench.db"));
   await fill(knex);
   const logger = pino({ level: "silent" });
   const app = createApp({ knex, logger, web: root, now: () => "2026-11-24T00:00:00.000Z" });
   const ours = await readAll(app, (n) => `/api/jobs/job-${(n * 31) % jobs}`);
   const bare = await readAll(bareApp(knex), (n) => `/row/job-${(n * 31) % jobs}`);
   await knex.destroy();
+  rmSync(folder, { recursive: true, force: true });
   report(`API read at ${jobs} jobs, throughput against a bare route`, bare / ours, "budget: at least 0.5");
 }

@@ -1,5 +1,7 @@
 import { benchApiRead } from "./api-read.ts";
 import { benchAssignment } from "./assignment.ts";
+import { benchWholePlan } from "./whole-plan.ts";
 
 await benchAssignment();
+await benchWholePlan();
 await benchApiRead();

@@ -12,19 +12,16 @@ import {
   contactPart,
   linkPart,
   madeRailPart,
-  nodeKey,
   partKey,
-  pinNode,
   railPart,
-  sameNode,
   supplyPart,
-  terminalNode,
   wirePart,
-  type Node,
+  type NodeKey,
   type Part,
   type PartKey,
 } from "../node/index.ts";
 import type { Installation, PlacedDevice } from "./installation.ts";
+import { deviceKeys, endKeys, terminalKeys, wireKeys } from "./keys.ts";
 import type { Branch } from "./network/index.ts";
 import { atWork, railLives, type Moment } from "./situation.ts";
 
@@ -59,10 +56,10 @@ export type CircuitBranch = Branch & {
   input?: string;
 };
 
-const terminal = (id: string) => nodeKey(terminalNode(id));
+type KeyOf = (terminal: string) => NodeKey;
 
 /** Terminals that are one point of the board's copper. */
-function join(terminals: readonly string[]): CircuitBranch[] {
+function join(terminals: readonly string[], terminal: KeyOf): CircuitBranch[] {
   return terminals.slice(1).map((other) => ({
     kind: "join",
     id: `copper ${terminals[0]} ${other}`,
@@ -71,11 +68,12 @@ function join(terminals: readonly string[]): CircuitBranch[] {
   }));
 }
 
-/** A branch that stands for a part, named by it. */
-const standsFor = (part: Part) => ({ id: partKey(part) as string, part });
+/** A branch that stands for a part, named by its key. */
+const standsFor = (part: Part, key: PartKey = partKey(part)) => ({ id: key as string, part });
 
 function boardBranches(at: Installation, kind: Kind, { situation }: Moment): CircuitBranch[] {
   const { board } = at;
+  const terminal = terminalKeys(board);
   const rails = board.rails.flatMap((rail): CircuitBranch[] => {
     const budget = board.budgets.find((each) => each.id === rail.budget);
     const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
@@ -96,8 +94,10 @@ function boardBranches(at: Installation, kind: Kind, { situation }: Moment): Cir
   const relays = board.outputs.filter((output) => output.kind === "relay" && atWork(situation) && at.powered);
   const links = board.links.filter((link) => at.linksIn.has(link.id));
   return [
-    ...board.commons.flatMap((common) => join(common.terminals)),
-    ...board.rails.flatMap((rail) => [...join(rail.plus), ...join(rail.minus), ...join(rail.third ?? [])]),
+    ...board.commons.flatMap((common) => join(common.terminals, terminal)),
+    ...board.rails.flatMap(({ plus, minus, third = [] }) =>
+      [plus, minus, third].flatMap((pole) => join(pole, terminal)),
+    ),
     ...links.map(({ id, between: [a, b] }): CircuitBranch => ({
       kind: "join",
       ...standsFor(linkPart(id)),
@@ -119,6 +119,7 @@ function boardBranches(at: Installation, kind: Kind, { situation }: Moment): Cir
 function inputBranches(at: Installation, input: BoardInput): CircuitBranch[] {
   const [common] = commonTerminals(at.board, input);
   if (common === undefined) return [];
+  const terminal = terminalKeys(at.board);
   const inner = `input ${input.id}`;
   return [
     {
@@ -148,51 +149,50 @@ function contactBranches(
   contact: DeviceContact,
   known: Known,
 ): CircuitBranch[] {
+  const keys = deviceKeys(device);
   const part = contactPart(device.id, contact.id);
-  const id = partKey(part);
+  const id = keys.contact(contact.id);
   const tripped = at.tripped.has(id);
-  const [one, other] = contact.pins.map((pin) => pinNode(device.id, pin)) as [Node, Node];
-  const [a, b] = [nodeKey(one), nodeKey(other)];
+  const [a, b] = [keys.pin(contact.pins[0]), keys.pin(contact.pins[1])];
   if (contact.ohms === undefined) {
     const sender = device.profile.supplies.some((supply) => supply.id === contact.test)
       ? contact.test
       : undefined;
     const lets = [contact.supply, sender].every(
-      (supply) => !supply || known.supplied.has(partKey(supplyPart(device.id, supply))),
+      (supply) => !supply || known.supplied.has(keys.supply(supply)),
     );
     return lets && (contact.rest === "closed") !== tripped
-      ? [{ kind: "join", ...standsFor(part), a, b }]
+      ? [{ kind: "join", ...standsFor(part, id), a, b }]
       : [];
   }
   const pressed: CircuitBranch[] = tripped ? [{ kind: "join", id: `pressed ${id}`, a, b }] : [];
-  const ends = contact.through?.map((pin) => pinNode(device.id, pin)) as [Node, Node] | undefined;
-  const [far, back] = ends ? [nodeKey(ends[0]), nodeKey(ends[1])] : [a, b];
+  const ends = contact.through?.map(keys.pin) as [NodeKey, NodeKey] | undefined;
+  const [far, back] = ends ?? [a, b];
   const conductors: CircuitBranch[] = ends
     ? [
         { kind: "join", id: `conductor ${id} a`, a, b: far },
         { kind: "join", id: `conductor ${id} b`, a: b, b: back },
       ]
     : [];
-  const goesOn = ends?.some((end) =>
-    at.wires.some((wire) => sameNode(wire.from, end) || sameNode(wire.to, end)),
-  );
+  const goesOn = ends?.some((end) => endKeys(at.wires).has(end));
   return [
     ...pressed,
     ...conductors,
     ...(goesOn
       ? []
-      : [{ kind: "resistor" as const, ...standsFor(part), a: far, b: back, ohms: contact.ohms }]),
+      : [{ kind: "resistor" as const, ...standsFor(part, id), a: far, b: back, ohms: contact.ohms }]),
   ];
 }
 
 /** What a supply draws just now, A: a converter by what its outputs give, anything else by the situation. */
 function drawn(device: PlacedDevice, supply: DeviceSupply, { situation }: Moment, known: Known): number {
+  const keys = deviceKeys(device);
   const { rest, working } = supply.milliamps;
   const rails = madeFrom(device.profile, supply);
   if (!rails.length) return (atWork(situation) ? working : rest) / 1_000;
-  const volts = known.volts.get(partKey(supplyPart(device.id, supply.id))) || usualVolts(supply);
+  const volts = known.volts.get(keys.supply(supply.id)) || usualVolts(supply);
   const asked = rails.reduce((sum, rail) => {
-    const output = (known.made.get(partKey(madeRailPart(device.id, rail.id))) ?? 0) * 1_000;
+    const output = (known.made.get(keys.made(rail.id)) ?? 0) * 1_000;
     return sum + inputMilliamps(rail, supply, output, Math.abs(volts));
   }, 0);
   return Math.max(rest, asked) / 1_000;
@@ -201,11 +201,12 @@ function drawn(device: PlacedDevice, supply: DeviceSupply, { situation }: Moment
 function madeBranch(device: PlacedDevice, rail: DeviceRail): CircuitBranch {
   const limitAmps = rail.limitMilliamps / 1_000;
   const noLoad = rail.noLoadVolts ?? rail.volts;
+  const keys = deviceKeys(device);
   return {
     kind: "source",
-    ...standsFor(madeRailPart(device.id, rail.id)),
-    plus: nodeKey(pinNode(device.id, rail.pins.plus)),
-    minus: nodeKey(pinNode(device.id, rail.pins.minus)),
+    ...standsFor(madeRailPart(device.id, rail.id), keys.made(rail.id)),
+    plus: keys.pin(rail.pins.plus),
+    minus: keys.pin(rail.pins.minus),
     volts: noLoad,
     // Without regulation the voltage falls evenly from no load to full load.
     ohms: noLoad > rail.volts && limitAmps > 0 ? (noLoad - rail.volts) / limitAmps : railOhms,
@@ -220,11 +221,11 @@ function deviceBranches(
   moment: Moment,
   known: Known,
 ): CircuitBranch[] {
-  const pin = (id: string) => nodeKey(pinNode(device.id, id));
+  const keys = deviceKeys(device);
   const { contacts, supplies, provides } = device.profile;
   const lives = (rail: DeviceRail) => {
     const from = rail.from ?? supplies[0]?.id;
-    return from === undefined || known.supplied.has(partKey(supplyPart(device.id, from)));
+    return from === undefined || known.supplied.has(keys.supply(from));
   };
   return [
     ...contacts.flatMap((contact) => contactBranches(at, device, contact, known)),
@@ -232,9 +233,9 @@ function deviceBranches(
       .filter((supply) => takes(supply, kind))
       .map((supply): CircuitBranch => ({
         kind: "load",
-        ...standsFor(supplyPart(device.id, supply.id)),
-        plus: pin(supply.pins.plus),
-        minus: pin(supply.pins.minus),
+        ...standsFor(supplyPart(device.id, supply.id), keys.supply(supply.id)),
+        plus: keys.pin(supply.pins.plus),
+        minus: keys.pin(supply.pins.minus),
         amps: drawn(device, supply, moment, known),
         leastVolts: supply.volts.min,
       })),
@@ -245,18 +246,26 @@ function deviceBranches(
 /** True for a supply that this kind of current can feed. */
 export const takes = (supply: DeviceSupply, kind: Kind) => supply.kind === "either" || supply.kind === kind;
 
-/** An installation as the branches of a network: those of one kind of current, with what the round before made known. */
-export function branchesOf(at: Installation, kind: Kind, moment: Moment, known: Known): CircuitBranch[] {
+/** What conducts whatever is known: the board's own branches and every core. */
+export function standingBranches(at: Installation, kind: Kind, moment: Moment): CircuitBranch[] {
   const hot = copperRatio(moment.celsius);
   return [
     ...boardBranches(at, kind, moment),
-    ...at.wires.map((wire): CircuitBranch => ({
-      kind: "resistor",
-      ...standsFor(wirePart(wire.id)),
-      a: nodeKey(wire.from),
-      b: nodeKey(wire.to),
-      ohms: Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot),
-    })),
-    ...at.devices.flatMap((device) => deviceBranches(at, device, kind, moment, known)),
+    ...at.wires.map((wire): CircuitBranch => {
+      const { key, from, to } = wireKeys(wire);
+      const ohms = Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot);
+      return { kind: "resistor", ...standsFor(wirePart(wire.id), key), a: from, b: to, ohms };
+    }),
   ];
+}
+
+/** An installation as the branches of a network: those of one kind of current, with what the round before made known. */
+export function branchesOf(
+  at: Installation,
+  kind: Kind,
+  moment: Moment,
+  known: Known,
+  standing: readonly CircuitBranch[] = standingBranches(at, kind, moment),
+): CircuitBranch[] {
+  return [...standing, ...at.devices.flatMap((device) => deviceBranches(at, device, kind, moment, known))];
 }

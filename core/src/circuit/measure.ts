@@ -1,20 +1,18 @@
 import { commonTerminals, type BoardInput } from "../board/index.ts";
 import type { DeviceSupply } from "../device/index.ts";
+import { madeRailPart, partKey, railPart, type NodeKey, type Part, type PartKey } from "../node/index.ts";
 import {
-  madeRailPart,
-  nodeKey,
-  partKey,
-  pinNode,
-  railPart,
-  supplyPart,
-  terminalNode,
-  type Node,
-  type Part,
-  type PartKey,
-  type RailPart,
-} from "../node/index.ts";
-import { branchesOf, inputVolts, nothingKnown, takes, type Kind, type Known } from "./branches.ts";
-import type { Installation } from "./installation.ts";
+  branchesOf,
+  inputVolts,
+  nothingKnown,
+  standingBranches,
+  takes,
+  type CircuitBranch,
+  type Kind,
+  type Known,
+} from "./branches.ts";
+import type { Installation, PlacedDevice } from "./installation.ts";
+import { deviceKeys, terminalKeys } from "./keys.ts";
 import { solveNetwork, type Solution } from "./network/index.ts";
 import { atRest, type Moment } from "./situation.ts";
 import { solvedOnce } from "./solved.ts";
@@ -62,8 +60,7 @@ export interface Measured {
 }
 
 /** Volts between two points; undefined where they do not belong to one piece of the network that has a source. */
-export function between({ volts, island, dead }: Solution, a: Node, b: Node): number | undefined {
-  const [from, to] = [nodeKey(a), nodeKey(b)];
+export function between({ volts, island, dead }: Solution, from: NodeKey, to: NodeKey): number | undefined {
   const [one, other] = [island.get(from), island.get(to)];
   if (one === undefined || one !== other || dead.has(one)) return undefined;
   return volts.get(from)! - volts.get(to)!;
@@ -87,8 +84,9 @@ export interface Round {
   unsolved: Part[];
 }
 
-function measureSupply({ solutions }: Round, device: string, supply: DeviceSupply): MeasuredSupply {
-  const [plus, minus] = [pinNode(device, supply.pins.plus), pinNode(device, supply.pins.minus)];
+function measureSupply({ solutions }: Round, device: PlacedDevice, supply: DeviceSupply): MeasuredSupply {
+  const keys = deviceKeys(device);
+  const [plus, minus] = [keys.pin(supply.pins.plus), keys.pin(supply.pins.minus)];
   const found = (["dc", "ac"] as const).flatMap((kind) => {
     const solution = solutions[kind];
     const volts = solution && between(solution, plus, minus);
@@ -101,10 +99,20 @@ function measureSupply({ solutions }: Round, device: string, supply: DeviceSuppl
   return { volts: own?.volts ?? 0, state: supplyState(supply, own?.volts) };
 }
 
-function solveRound(at: Installation, moment: Moment, known: Known, before?: Round): Round {
+type Standing = Record<Kind, readonly CircuitBranch[]>;
+
+function solveRound(
+  at: Installation,
+  moment: Moment,
+  known: Known,
+  standing: Standing,
+  before?: Round,
+): Round {
   const round: Round = { solutions: {}, supplies: {}, unsolved: [] };
   for (const kind of ["dc", "ac"] as const) {
-    const branches = branchesOf(at, kind, moment, known);
+    const branches = branchesOf(at, kind, moment, known, standing[kind]);
+    // Without a source of this kind nothing has a voltage of it.
+    if (!branches.some((branch) => branch.kind === "source")) continue;
     const result = solveNetwork(branches, before?.solutions[kind]?.states);
     if (!("reason" in result)) round.solutions[kind] = result;
     else
@@ -114,7 +122,7 @@ function solveRound(at: Installation, moment: Moment, known: Known, before?: Rou
   }
   for (const device of at.devices)
     for (const supply of device.profile.supplies)
-      round.supplies[partKey(supplyPart(device.id, supply.id))] = measureSupply(round, device.id, supply);
+      round.supplies[deviceKeys(device).supply(supply.id)] = measureSupply(round, device, supply);
   return round;
 }
 
@@ -122,7 +130,7 @@ function learned(at: Installation, { solutions, supplies }: Round): Known {
   const all = Object.entries(supplies) as [PartKey, MeasuredSupply][];
   const made = at.devices.flatMap((device) =>
     device.profile.provides.map((rail): [PartKey, number] => {
-      const key = partKey(madeRailPart(device.id, rail.id));
+      const key = deviceKeys(device).made(rail.id);
       return [key, solutions[rail.kind]?.amps.get(key) ?? 0];
     }),
   );
@@ -147,14 +155,18 @@ const alike = (a: Known, b: Known) =>
 /** Solves an installation until what is supplied by what another device makes has settled. */
 export function settled(at: Installation, moment: Moment): Round {
   let known = nothingKnown;
-  let round = solveRound(at, moment, known);
+  const standing: Standing = {
+    dc: standingBranches(at, "dc", moment),
+    ac: standingBranches(at, "ac", moment),
+  };
+  let round = solveRound(at, moment, known, standing);
   // A chain of converters settles in as many rounds as it has members, and its currents in a few more.
   const makers = at.devices.filter((device) => device.profile.provides.length > 0).length;
   for (let n = 0; n < 2 * makers + 6; n++) {
     const next = learned(at, round);
     if (alike(known, next)) return round;
     known = next;
-    round = solveRound(at, moment, known, round);
+    round = solveRound(at, moment, known, standing, round);
   }
   const makerRails = at.devices.flatMap(({ id, profile }) =>
     profile.provides.map((rail): Part => madeRailPart(id, rail.id)),
@@ -169,10 +181,11 @@ function readsAt(input: BoardInput, part: number): InputState {
 }
 
 function inputsOf(at: Installation, solution: Solution | undefined): Record<string, MeasuredInput> {
+  const terminal = terminalKeys(at.board);
   return Object.fromEntries(
     at.board.inputs.map((input): [string, MeasuredInput] => {
       const [common = ""] = commonTerminals(at.board, input);
-      const volts = solution && between(solution, terminalNode(input.terminal), terminalNode(common));
+      const volts = solution && between(solution, terminal(input.terminal), terminal(common));
       const reads = at.powered ? readsAt(input, Math.abs(volts ?? inputVolts) / inputVolts) : "open";
       return [input.id, { volts: volts ?? 0, reads, closed: reads === "closed" || reads === "rest" }];
     }),
@@ -184,8 +197,7 @@ function railsOf({ solutions }: Round, at: Installation): Record<PartKey, Measur
   for (const kind of ["dc", "ac"] as const) {
     const solution = solutions[kind];
     if (!solution) continue;
-    const add = (rail: RailPart, plus: Node, minus: Node) => {
-      const key = partKey(rail);
+    const add = (key: PartKey, plus: NodeKey, minus: NodeKey) => {
       const amps = solution.amps.get(key);
       if (amps === undefined) return;
       rails[key] = {
@@ -194,13 +206,27 @@ function railsOf({ solutions }: Round, at: Installation): Record<PartKey, Measur
         limited: solution.states.get(key) === "limited",
       };
     };
+    const terminal = terminalKeys(at.board);
     for (const { id, plus, minus } of at.board.rails)
-      add(railPart(id), terminalNode(plus[0]!), terminalNode(minus[0]!));
-    for (const device of at.devices)
+      add(partKey(railPart(id)), terminal(plus[0]!), terminal(minus[0]!));
+    for (const device of at.devices) {
+      const keys = deviceKeys(device);
       for (const { id, pins } of device.profile.provides)
-        add(madeRailPart(device.id, id), pinNode(device.id, pins.plus), pinNode(device.id, pins.minus));
+        add(keys.made(id), keys.pin(pins.plus), keys.pin(pins.minus));
+    }
   }
   return rails;
+}
+
+/** Measures an installation anew, whatever was solved before. */
+export function measureAfresh(at: Installation, moment: Moment): Measured {
+  const round = settled(at, moment);
+  return {
+    inputs: inputsOf(at, round.solutions.dc),
+    supplies: round.supplies,
+    rails: railsOf(round, at),
+    unsolved: round.unsolved,
+  };
 }
 
 /**
@@ -210,13 +236,5 @@ function railsOf({ solutions }: Round, at: Installation): Record<PartKey, Measur
  * solved once for as long as its board's profile lives; a profile that changes is another.
  */
 export function measureCircuit(at: Installation, moment: Moment = atRest): Measured {
-  return solvedOnce(at, moment, () => {
-    const round = settled(at, moment);
-    return {
-      inputs: inputsOf(at, round.solutions.dc),
-      supplies: round.supplies,
-      rails: railsOf(round, at),
-      unsolved: round.unsolved,
-    };
-  });
+  return solvedOnce(at, moment, () => measureAfresh(at, moment));
 }

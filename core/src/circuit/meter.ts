@@ -28,7 +28,7 @@ export function meterBetween(at: Installation, a: Node, b: Node, moment: Moment 
   if (at.powered) {
     const { solutions } = settled(at, moment);
     const found = (["dc", "ac"] as const).flatMap((kind) => {
-      const volts = solutions[kind] && between(solutions[kind], a, b);
+      const volts = solutions[kind] && between(solutions[kind], nodeKey(a), nodeKey(b));
       return volts === undefined ? [] : [{ kind, volts }];
     });
     return found.sort((one, other) => Math.abs(other.volts) - Math.abs(one.volts))[0] ?? {};

@@ -1,15 +1,8 @@
 import { commonTerminals } from "../board/index.ts";
-import {
-  nodeKey,
-  partKey,
-  supplyPart,
-  terminalNode,
-  type NodeKey,
-  type Part,
-  type PartKey,
-} from "../node/index.ts";
+import { partKey, supplyPart, type NodeKey, type Part, type PartKey } from "../node/index.ts";
 import { branchesOf, type Known } from "./branches.ts";
 import type { Installation } from "./installation.ts";
+import { terminalKeys } from "./keys.ts";
 import { isMet, measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
 import { atRest } from "./situation.ts";
 
@@ -113,10 +106,11 @@ export function readCircuit(at: Installation): Readings {
   const states = Object.entries(measured.supplies) as [PartKey, MeasuredSupply][];
   const supplied = new Set(states.filter(([, { state }]) => isMet(state)).map(([key]) => key));
   const graph = conductors(at, { supplied, volts: new Map(), made: new Map() });
+  const terminal = terminalKeys(at.board);
   const inputs = at.board.inputs.map((input): [string, InputReading] => {
     const { volts, reads, closed } = measured.inputs[input.id]!;
-    const common = new Set(commonTerminals(at.board, input).map((id) => nodeKey(terminalNode(id))));
-    const loop = closed ? shortestPath(graph, nodeKey(terminalNode(input.terminal)), common) : undefined;
+    const common = new Set(commonTerminals(at.board, input).map(terminal));
+    const loop = closed ? shortestPath(graph, terminal(input.terminal), common) : undefined;
     return [input.id, { closed, reads, volts, loop: loop ?? [] }];
   });
   const rails = Object.entries(measured.rails) as [PartKey, MeasuredRail][];

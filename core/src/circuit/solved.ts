@@ -1,6 +1,6 @@
 import type { BoardProfile } from "../board/index.ts";
-import { nodeKey } from "../node/index.ts";
 import type { Installation, Wire } from "./installation.ts";
+import { wireKeys } from "./keys.ts";
 import type { Moment } from "./situation.ts";
 
 /** Numbers given to things in the order they are met, equal things the same. */
@@ -32,7 +32,7 @@ class Solved<Result> {
   #wire(wire: Wire): number {
     const known = this.#wireNumbers.get(wire);
     if (known !== undefined) return known;
-    const number = this.#wires.of([wire.id, nodeKey(wire.from), nodeKey(wire.to), wire.ohms].join(">"));
+    const number = this.#wires.of([wire.id, wireKeys(wire).from, wireKeys(wire).to, wire.ohms].join(">"));
     this.#wireNumbers.set(wire, number);
     return number;
   }
@@ -60,8 +60,16 @@ class Solved<Result> {
     if (known !== undefined) return known;
     const result = solve();
     this.#results.set(key, result);
+    onSolved?.(at, moment);
     return result;
   }
+}
+
+let onSolved: ((at: Installation, moment: Moment) => void) | undefined;
+
+/** Has every circuit named as it is solved for the first time, for who counts and times them; undefined ends it. */
+export function watchSolutions(watch: typeof onSolved): void {
+  onSolved = watch;
 }
 
 const byBoard = new WeakMap<BoardProfile, Solved<unknown>>();

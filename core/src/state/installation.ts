@@ -22,11 +22,13 @@ function unplannedWires(
   { devices, cores }: Pick<WiringPlan, "devices" | "cores">,
   { sits }: BenchState,
 ): Wire[] {
+  const found = Object.entries(sits);
+  if (!found.length) return [];
   const planned = new Set<string>(cores.map((core) => nodeKey(core.from)));
   const pins = new Set<string>(
     devices.flatMap(({ id, profile }) => profile.pins.map((pin) => nodeKey(pinNode(id, pin.id)))),
   );
-  return Object.entries(sits).flatMap(([key, { pin, seat }]): Wire[] =>
+  return found.flatMap(([key, { pin, seat }]): Wire[] =>
     seat === "off" || planned.has(key) || !pins.has(key)
       ? []
       : [{ id: `${nodeWord(pin)}>${nodeWord(seat)}`, from: pin, to: seat }],

@@ -162,6 +162,8 @@ function layOut(branches: readonly Branch[]) {
   const unknowns = new Map<number, number>([...references.values()].map((node) => [node, ground]));
   let size = 0;
   const unknownOf = points.map((_, point): number => {
+    // Where no source feeds, nothing has a voltage: there is nothing to solve.
+    if (!fed.has(islands.find(point))) return ground;
     const node = nodes.find(point);
     const known = unknowns.get(node);
     if (known !== undefined) return known;

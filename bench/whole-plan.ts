@@ -1,0 +1,54 @@
+import {
+  draftInstance,
+  draftJob,
+  jobFormat,
+  planJob,
+  stepMeanings,
+  type Installation,
+  type JobBundle,
+  type Moment,
+} from "@anvilcloud/core";
+import { measureAfresh } from "../core/src/circuit/measure.ts";
+import { watchSolutions } from "../core/src/circuit/solved.ts";
+import { manyDevices, largeBoards } from "../core/src/testing/many.ts";
+import { shippedDevices } from "../core/src/testing/shipped.ts";
+import { medianMs, report } from "./measure.ts";
+
+/** A job with so many devices out of the catalogue. */
+function largeJob(board: ReturnType<typeof largeBoards>[number], count: number): JobBundle {
+  const devices = shippedDevices();
+  const job = manyDevices(board, count, 7).reduce(
+    (now, { profile }) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }),
+    draftJob("large", "A large job", "Perrin", board),
+  );
+  return { format: jobFormat, job, board, devices, log: [] };
+}
+
+/**
+ * The whole plan of a job of 60 devices, run sheet and the meanings of all its steps included, against solving each of
+ * its distinct circuits once; how many those are is printed, and that none was solved twice.
+ */
+export async function benchWholePlan(): Promise<void> {
+  for (const board of largeBoards()) {
+    const bundle = largeJob(board, 60);
+    const circuits: [Installation, Moment][] = [];
+    const whole = () => {
+      const plan = planJob(bundle);
+      for (const step of plan.sheet) stepMeanings(plan, step);
+      return plan.sheet.length;
+    };
+    watchSolutions((at, moment) => circuits.push([at, moment]));
+    const steps = whole();
+    watchSolutions(undefined);
+    const plan = await medianMs(3, () => void whole());
+    const solutions = await medianMs(3, () =>
+      circuits.forEach(([at, moment]) => void measureAfresh(at, moment)),
+    );
+    report(
+      `whole plan of 60 devices on ${board.name}, ${steps} steps and ${circuits.length} distinct circuits ` +
+        `(${plan.toFixed(0)} ms), against solving those once (${solutions.toFixed(0)} ms)`,
+      plan / solutions,
+      "budget: at most 3",
+    );
+  }
+}
