@@ -279,13 +279,13 @@ test.each(present)("%s: on some board, and not on all", (_trait, has) => {
   expect(having.length).toBeLessThan(boards.length);
 });
 
-test("twelve boards by purpose", () => {
+test("boards for every purpose, and several for what is installed most", () => {
   const count = (purpose: BoardProfile["purpose"]) =>
     boards.filter((board) => board.purpose === purpose).length;
-  expect(boards).toHaveLength(12);
-  expect([count("swing-gate"), count("sliding-gate"), count("pedestrian-door")]).toEqual([3, 2, 2]);
+  for (const purpose of ["swing-gate", "sliding-gate", "pedestrian-door"] as const)
+    expect(count(purpose)).toBeGreaterThanOrEqual(2);
   for (const purpose of ["industrial-door", "rolling-grille", "rooflight", "window", "radio"] as const)
-    expect([purpose, count(purpose)]).toEqual([purpose, 1]);
+    expect(count(purpose)).toBeGreaterThanOrEqual(1);
 });
 
 test("every procedure says where it is known from, and every reset what it clears", () => {

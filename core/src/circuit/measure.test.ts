@@ -74,7 +74,7 @@ describe("what a meter reads", () => {
 });
 
 describe.each(boardIds())("on %s", (id) => {
-  const plan = planOn(id, usualDevices[id] ?? []);
+  const plan = planOn(id, usualDevices(id));
   const at = asPlanned(plan.bundle.board, plan.wiring);
   const plain = at.board.inputs.filter((input) => input.ohms === undefined).map((input) => input.id);
 

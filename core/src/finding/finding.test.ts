@@ -47,6 +47,28 @@ describe("problems", () => {
     expect(attempt).toThrow('x.yaml: document: expected only the keys of this format, found "extra"');
   });
 
+  test("of several mappings none of which is meant, the keys that each begins with are told", () => {
+    const gesture = z.union([
+      z.strictObject({ hold: z.strictObject({ key: z.string(), seconds: z.number() }) }),
+      z.strictObject({ press: z.string() }),
+    ]);
+    const said = (value: unknown) => {
+      try {
+        parseWith(gesture, value, "x.yaml");
+        return "nothing";
+      } catch (error) {
+        return (error as Error).message;
+      }
+    };
+    const which = "x.yaml: document: expected a mapping with one of hold, press";
+    expect(said({ wiggle: 3 })).toContain(which);
+    expect(said({})).toContain(which);
+    // Where one is meant, what is wrong with that one is told.
+    expect(said({ hold: 3 })).toContain("hold: expected a value of type object, found 3");
+    expect(said({ hold: { key: "A" } })).toContain("hold.seconds: expected a value of type number");
+    expect(said({ press: "A" })).toBe("nothing");
+  });
+
   test("the root has a name, a line is shown where known", () => {
     expect(pathText([])).toBe("document");
     expect(

@@ -63,11 +63,24 @@ function meant(issue: Issue): Issue[] {
   const [best] = [...followed].sort(
     (a, b) => unknownKeys(a) - unknownKeys(b) || a.length - b.length || depth(b) - depth(a),
   );
-  if (best) return best;
+  const keys = best ? alternativeKeys(branches, own) : [];
+  if (best && keys.length === 0) return best;
+  if (keys.length > 0)
+    return [{ ...issue, code: "custom", message: `a mapping with one of ${keys.join(", ")}` } as Issue];
   const kinds = branches
     .flat()
     .flatMap((each) => (each.code === "invalid_type" ? [kindText(each.expected)] : []));
   return [{ ...issue, code: "custom", message: [...new Set(kinds)].join(" or ") || issue.message } as Issue];
+}
+
+/** The first key of each alternative, where all are mappings and what was found has a key of none of them. */
+function alternativeKeys(branches: readonly Issue[][], own: number): string[] {
+  const strange = branches.filter((issues) =>
+    issues.some((each) => each.code === "unrecognized_keys" && each.path.length === own),
+  );
+  if (strange.length !== 0 && strange.length !== branches.length) return [];
+  const first = branches.map((issues) => issues.find((each) => each.path.length === own + 1)?.path[own]);
+  return first.every((key) => typeof key === "string") ? [...new Set(first)] : [];
 }
 
 const unknownKeys = (issues: Issue[]) =>

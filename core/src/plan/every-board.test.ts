@@ -5,11 +5,10 @@ import { revisionEffect } from "./compare.ts";
 import { contact } from "../testing/keys.ts";
 
 describe.each(boardIds())("a job on %s", (id) => {
-  const plan = planOn(id, usual[id] ?? []);
+  const plan = planOn(id, usual(id));
   const { board } = plan.bundle;
 
   test("is planned: every device has its place, and nothing is wrong", () => {
-    expect(usual[id]).toBeDefined();
     expect(plan.findings.filter((each) => each.severity !== "note")).toEqual([]);
     expect(plan.wiring.placements.every(({ place }) => place)).toBe(true);
     expect(plan.sheet.length).toBeGreaterThan(10);

@@ -15,7 +15,7 @@ import {
 import { answered, boardIds, usualDevices } from "../testing/shipped.ts";
 import { planJob } from "./index.ts";
 
-const usual = (board: string) => usualDevices[board] ?? [];
+const usual = (board: string) => usualDevices(board);
 
 describe.each(boardIds())("%s, planned and wired as planned", (board) => {
   test("has none of the traps", () => {

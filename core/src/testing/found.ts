@@ -1,6 +1,6 @@
 import type { Job, JobBundle } from "../job/index.ts";
 import { type Step } from "../runsheet/index.ts";
-import { answered, planOn } from "./shipped.ts";
+import { answered, bundleOn } from "./shipped.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { terminalOf } from "../board/index.ts";
 import { nodeWord, terminalIn } from "../node/index.ts";
@@ -15,7 +15,7 @@ export function jobOn(
   change: (job: Job) => void = () => {},
   wishes: Job["wishes"] = {},
 ) {
-  const { given } = planOn(board, devices, wishes);
+  const given = bundleOn(board, devices, wishes);
   change(given.job);
   return given;
 }

@@ -1,10 +1,21 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { readBoard, type BoardProfile } from "../board/index.ts";
 import { readDevice, type DeviceProfile } from "../device/index.ts";
-import { ProblemsError } from "../finding/index.ts";
-import { jobFormat, draftInstance, draftJob, parseBundle, type Job, type JobBundle } from "../job/index.ts";
+import { parseWith, ProblemsError } from "../finding/index.ts";
+import {
+  boardOnSite,
+  draftInstance,
+  draftJob,
+  jobFormat,
+  jobSchema,
+  type Job,
+  type JobBundle,
+  type LeafId,
+} from "../job/index.ts";
 import { answerStep, type Step } from "../runsheet/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
+import { demandsOf } from "../wiring/index.ts";
+import { placesFor } from "../wiring/place/fit.ts";
 
 const root = new URL("../../../", import.meta.url);
 const text = (path: string) => readFileSync(new URL(path, root), "utf8");
@@ -61,39 +72,52 @@ export function shippedDevices(): DeviceProfile[] {
 export function demoBundle(name: string, change: (job: Job) => void = () => {}): JobBundle {
   const job = (JSON.parse(text(`demo/${name}.json`)) as { job: Job }).job;
   change(job);
-  return parseBundle({ format: jobFormat, job, board: duet(), devices: shippedDevices(), log: [] });
+  return {
+    format: jobFormat,
+    job: parseWith(jobSchema, job, `${name}.json`),
+    board: shippedBoard(job.board.id),
+    devices: shippedDevices(),
+    log: [],
+  };
 }
 
-/** A job drafted on a shipped board with these devices, planned; `given` is the bundle before its board was read for the site. */
-export function planOn(
+/** A job drafted on a shipped board with these devices. */
+export function bundleOn(
   board: string,
   devices: readonly string[],
   wishes: Job["wishes"] = {},
   firmware = "",
   use?: "gate" | "door",
   cards?: string[],
-): JobPlan & { given: JobBundle } {
+): JobBundle {
   const profile = shippedBoard(board);
   const all = shippedDevices();
-  let job = draftJob("site", "A site", "Ivet Carrandine", profile);
-  for (const id of devices) {
-    const device = all.find((each) => each.id === id);
-    if (!device) throw new Error(`no device ${id}`);
-    job = { ...job, devices: [...job.devices, draftInstance(job, device)] };
-  }
-  job = {
-    ...job,
-    wishes: { ...job.wishes, ...wishes },
-    survey: { ...job.survey, ...(use ? { use } : {}) },
-    found: { ...job.found, firmware },
+  const drafted = devices.reduce(
+    (job, id) => {
+      const device = all.find((each) => each.id === id);
+      if (!device) throw new Error(`no device ${id}`);
+      return { ...job, devices: [...job.devices, draftInstance(job, device)] };
+    },
+    draftJob("site", "A site", "Ivet Carrandine", profile),
+  );
+  const job: Job = {
+    ...drafted,
+    wishes: { ...drafted.wishes, ...wishes },
+    survey: { ...drafted.survey, ...(use ? { use } : {}) },
+    found: { ...drafted.found, firmware },
     ...(cards ? { cards } : {}),
   };
-  const given: JobBundle = { format: jobFormat, job, board: profile, devices: all, log: [] };
+  return { format: jobFormat, job, board: profile, devices: all, log: [] };
+}
+
+/** The same, planned; `given` is the bundle before its board was read for the site. */
+export function planOn(...site: Parameters<typeof bundleOn>): JobPlan & { given: JobBundle } {
+  const given = bundleOn(...site);
   return { ...planJob(given), given };
 }
 
-/** Devices that are usual on each board's site, by board. */
-export const usualDevices: Record<string, string[]> = {
+/** Devices that are usual on the sites of the shipped boards; a board that is not listed gets some that fit it. */
+const listedDevices: Record<string, string[]> = {
   "quillmarsh-duet": [
     "quillmarsh-heron",
     "quillmarsh-heron",
@@ -128,6 +152,27 @@ export const usualDevices: Record<string, string[]> = {
   "copperfold-sash": ["copperfold-chain", "lathbury-softline"],
   "tollard-nightjar": ["tollard-gate-board"],
 };
+
+/** A drive for each leaf, and the first photocell and stop of the catalogue that the board takes. */
+function fittingDevices(id: string): string[] {
+  const given = bundleOn(id, []);
+  const board = boardOnSite(given.job, given.board);
+  const fits = (profile: DeviceProfile, leaf?: LeafId) =>
+    demandsOf([{ id: "one", name: profile.name, profile, ...(leaf ? { leaf } : {}) }]).every(
+      (demand) => placesFor(demand, board, []).length > 0,
+    );
+  const first = (kind: DeviceProfile["kind"], leaf?: LeafId) =>
+    given.devices.filter((profile) => profile.kind === kind && fits(profile, leaf)).slice(0, 1);
+  const drives = board.leaves ? given.job.survey.leaves.flatMap((leaf) => first("drive", leaf.id)) : [];
+  return [...drives, ...first("photocell"), ...first("stop-button")].map((profile) => profile.id);
+}
+
+/** A drive of the usual kind for each leaf that is drafted on this board. */
+export const fittingDrives = (board: string): string[] =>
+  usualDevices(board).filter((id) => shippedDevices().find((device) => device.id === id)?.kind === "drive");
+
+/** Devices that are usual on this board's site. */
+export const usualDevices = (board: string): string[] => listedDevices[board] ?? fittingDevices(board);
 
 let serial = 0;
 

@@ -1,7 +1,7 @@
 import { planOn, usualDevices } from "../../testing/shipped.ts";
 import { netsOf } from "./nets.ts";
 
-const planned = planOn("quillmarsh-duet", usualDevices["quillmarsh-duet"]!);
+const planned = planOn("quillmarsh-duet", usualDevices("quillmarsh-duet"));
 const nets = netsOf(planned.bundle.board, planned.wiring.cores);
 
 test("every core ends on exactly one net, or in a connector", () => {

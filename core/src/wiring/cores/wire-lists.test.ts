@@ -3,7 +3,7 @@ import { planJob } from "../../plan/index.ts";
 import { target } from "../../testing/keys.ts";
 
 const listOf = (board: string) =>
-  planOn(board, usualDevices[board] ?? []).wiring.cores.map(
+  planOn(board, usualDevices(board)).wiring.cores.map(
     (core) => `${core.device ?? "supply"} ${core.pin} ${target(core)}`,
   );
 
