@@ -1,5 +1,6 @@
 import type { DeviceInstance, Job } from "../../job/index.ts";
-import { demoBundle } from "../../testing/shipped.ts";
+import { planJob } from "../../plan/index.ts";
+import { demoBundle, planAfter } from "../../testing/shipped.ts";
 import { linkFindings, planWiring } from "../index.ts";
 import { node, target } from "../../testing/keys.ts";
 
@@ -99,6 +100,32 @@ describe("terminals", () => {
       cable: { lengthM: 5, sizeMm2: 1 },
       why: "supply 24 V DC from Converter in the cabinet",
     });
+  });
+});
+
+describe("ids that a person types", () => {
+  test("a device called mains, board, joint or main has its own cores, and the supply keeps its own", () => {
+    const words = ["mains", "board", "joint", "main", "spur"];
+    const names = new Map<string, string>();
+    const renamed = demoBundle("netloft", (job) =>
+      job.devices.forEach((device, index) => {
+        names.set(device.id, words[index] ?? device.id);
+        device.id = names.get(device.id)!;
+      }),
+    );
+    const [plain, odd] = [planJob(demoBundle("netloft")), planJob(renamed)];
+    const lines = (cores: typeof plain.wiring.cores, named: (device: string) => string) =>
+      cores.map(
+        (core) => `${core.device === undefined ? "~" : named(core.device)} ${core.pin} ${core.colour}`,
+      );
+    expect(lines(odd.wiring.cores, (id) => id)).toEqual(
+      lines(plain.wiring.cores, (id) => names.get(id) ?? id),
+    );
+    expect(odd.sheet.map((step) => step.title)).toEqual(plain.sheet.map((step) => step.title));
+    expect(odd.findings).toHaveLength(plain.findings.length);
+    const done = planAfter(renamed, () => true);
+    expect(done.nowFindings).toEqual([]);
+    expect(done.now.landed).toHaveLength(odd.wiring.cores.length);
   });
 });
 

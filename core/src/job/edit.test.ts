@@ -1,0 +1,101 @@
+import { behaviour, behaviourIds } from "../board/index.ts";
+import { demoBundle } from "../testing/shipped.ts";
+import { applyEdit, editSchema, jobSchema, type Job, type JobEdit } from "./index.ts";
+
+const { job } = demoBundle("netloft");
+const device = (now: Job, id: string) => now.devices.find((each) => each.id === id);
+const after = (...edits: JobEdit[]) => edits.reduce(applyEdit, job);
+
+/** One edit of every kind that changes the demo job. */
+const edits: JobEdit[] = [
+  { kind: "site", title: "Net loft", site: { ...job.site, customer: "Perrin" }, installer: "Ivet" },
+  { kind: "survey", survey: { ...job.survey, serviceMonths: 6 } },
+  { kind: "use", use: "door" },
+  { kind: "card", takes: ["a", "b"], card: "b", delivered: ["a", "c"] },
+  { kind: "add-device", device: { ...job.devices[0]!, id: "another" } },
+  { kind: "change-device", device: { ...device(job, "stop")!, name: "Halt" } },
+  { kind: "remove-device", device: "stop" },
+  { kind: "wish", behaviour: "force", value: 61 },
+  { kind: "firmware", firmware: "9.9" },
+  { kind: "noted", noted: !job.found.noted },
+  { kind: "found-link", id: "link-stop", to: "out" },
+  { kind: "found-control", of: "dials", id: "V1", to: "9:15" },
+  { kind: "pin", device: "stop", pin: "a", terminal: "P2" },
+  { kind: "colour", device: "stop", pin: "a", colour: "VT" },
+  { kind: "run", parts: [{ device: "stop", part: "button" }], run: "street post" },
+  { kind: "cable-sizes", sizes: [{ device: "stop", part: "button", sizeMm2: 2.5 }] },
+];
+
+describe("edits of a job", () => {
+  test.each(edits.map((edit) => [edit.kind, edit] as const))(
+    "%s: as data it comes back from JSON, leaves a sound job, and changes no other part twice",
+    (_, edit) => {
+      const sent = editSchema.parse(JSON.parse(JSON.stringify(edit)));
+      const changed = applyEdit(job, sent);
+      expect(changed).not.toEqual(job);
+      expect(jobSchema.safeParse(changed).error).toBeUndefined();
+      if (edit.kind !== "add-device") expect(applyEdit(changed, sent)).toEqual(changed);
+    },
+  );
+
+  test("every kind of edit is tried here", () => {
+    const kinds = editSchema.options.map((option) => option.shape.kind.value);
+    expect(edits.map(({ kind }) => kind).sort()).toEqual([...kinds].sort());
+  });
+
+  test("each changes what it names and nothing else", () => {
+    expect(after({ kind: "wish", behaviour: "force", value: 61 })).toEqual({
+      ...job,
+      wishes: { ...job.wishes, force: 61 },
+    });
+    expect(after({ kind: "found-link", id: "link-stop", to: "out" }).found).toEqual({
+      ...job.found,
+      links: { ...job.found.links, "link-stop": "out" },
+    });
+    const pinned = after({ kind: "pin", device: "stop", pin: "a", terminal: "P2" });
+    expect(device(pinned, "stop")).toEqual({ ...device(job, "stop"), pinned: { a: "P2" } });
+    expect(pinned.devices.filter(({ id }) => id !== "stop")).toEqual(
+      job.devices.filter(({ id }) => id !== "stop"),
+    );
+  });
+
+  test("what is taken back is gone, and leaves no empty record behind", () => {
+    const set: JobEdit = { kind: "pin", device: "stop", pin: "a", terminal: "P2" };
+    expect(device(after(set, { ...set, terminal: undefined }), "stop")?.pinned).toBeUndefined();
+    expect(after({ kind: "wish", behaviour: "force" }).wishes).not.toHaveProperty("force");
+    const run: JobEdit = { kind: "run", parts: [{ device: "stop", part: "button" }], run: "post" };
+    expect(device(after(run), "stop")?.cables.button?.run).toBe("post");
+    expect(device(after(run, { ...run, run: undefined }), "stop")?.cables.button).not.toHaveProperty("run");
+  });
+
+  test("a second device with an id that is taken gets the next free one, and a name to match", () => {
+    const stop = device(job, "stop")!;
+    const twice = after({ kind: "add-device", device: stop }, { kind: "add-device", device: stop });
+    const added = twice.devices.slice(job.devices.length);
+    expect(added.map(({ id, name }) => [id, name])).toEqual([
+      ["stop-2", `${stop.name} 2`],
+      ["stop-3", `${stop.name} 3`],
+    ]);
+  });
+
+  test("made on a version of the job where its device is gone, an edit changes nothing", () => {
+    const without = applyEdit(job, { kind: "remove-device", device: "stop" });
+    for (const edit of edits)
+      if (["pin", "colour", "run", "cable-sizes", "change-device", "remove-device"].includes(edit.kind))
+        expect(applyEdit(without, edit)).toEqual(without);
+  });
+
+  test("a card takes the place of those its slot takes, first of all of those a new board comes with", () => {
+    const card: JobEdit = { kind: "card", takes: ["a", "b"], card: "b", delivered: ["a", "c"] };
+    expect(after(card).cards).toEqual(["c", "b"]);
+    expect(after(card, { ...card, card: undefined }).cards).toEqual(["c"]);
+  });
+
+  test("the wishes an edit may name are the behaviours there are", () => {
+    for (const id of behaviourIds)
+      expect(editSchema.safeParse({ kind: "wish", behaviour: id, value: 1 }).success).toBe(
+        behaviour(id) !== undefined,
+      );
+    expect(editSchema.safeParse({ kind: "wish", behaviour: "colour" }).success).toBe(false);
+  });
+});

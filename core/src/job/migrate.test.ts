@@ -1,0 +1,74 @@
+import { pinNode, poleNode, terminalNode } from "../node/index.ts";
+import { planJob } from "../plan/index.ts";
+import { answered, demoBundle, refusal } from "../testing/shipped.ts";
+import { parseBundle, upgradeEntry, type JobBundle } from "./index.ts";
+
+const head = { id: "e1", at: "2026-10-05T09:00:00.000Z", by: "Ivet Carrandine" };
+const step = { ...head, kind: "step", step: "s", station: "wire", title: "t", outcome: "seen" };
+
+/** The bundle as the first format had it: landed cores without their pins, the supply's under "mains". */
+function asFirst(bundle: JobBundle): unknown {
+  return {
+    ...bundle,
+    format: "anvilcloud/job@1",
+    log: bundle.log.map((entry) =>
+      entry.kind !== "step"
+        ? entry
+        : {
+            ...entry,
+            effects: entry.effects.map((effect) => {
+              if (effect.kind !== "land") return effect;
+              const { pins: _pins, ...old } = effect;
+              return { ...old, cores: old.cores.map((id) => id.replace(/^spur /, "mains.")) };
+            }),
+          },
+    ),
+  };
+}
+
+describe("a job file of the first format", () => {
+  test("opens with its whole log, and leaves the bench as it left it then", () => {
+    const bundle = demoBundle("ropewalk");
+    const done = answered(bundle, planJob(bundle).sheet);
+    const opened = parseBundle(asFirst(done));
+    expect(opened.format).toBe("anvilcloud/job@2");
+    expect(opened.log).toEqual(done.log);
+    expect(planJob(opened).now).toEqual(planJob(done).now);
+  });
+
+  test("its places become places: terminals, connectors, pins of devices, poles of the supply", () => {
+    const moves = [
+      { pin: "gate-eye/r-a", to: "board/F3" },
+      { pin: "gate-eye/r-b", to: "joint/J1" },
+      { pin: "lock/plus", to: "converter/out-plus" },
+      { pin: "lock/minus", to: "off" },
+      { pin: "stop/a", to: "mains/live" },
+    ];
+    expect(upgradeEntry({ ...head, kind: "wired", moves })).toEqual({
+      ...head,
+      kind: "wired",
+      moves: [
+        { pin: pinNode("gate-eye", "r-a"), to: terminalNode("F3") },
+        { pin: pinNode("gate-eye", "r-b"), to: { kind: "joint", joint: "J1" } },
+        { pin: pinNode("lock", "plus"), to: pinNode("converter", "out-plus") },
+        { pin: pinNode("lock", "minus"), to: "off" },
+        { pin: pinNode("stop", "a"), to: poleNode("live") },
+      ],
+    });
+    const landed = { kind: "land", cores: ["lamp.plus.R1>E1", "mains.live>N1"] };
+    expect(upgradeEntry({ ...step, effects: [landed] })).toEqual({
+      ...step,
+      effects: [
+        { kind: "land", cores: ["lamp.plus.R1>E1", "spur live>N1"], pins: [pinNode("lamp", "plus")] },
+      ],
+    });
+  });
+
+  test("what is no entry, or is one of today, comes back as it is", () => {
+    for (const entry of [undefined, "note", [], { kind: "wired", moves: "all" }, { kind: "step" }])
+      expect(upgradeEntry(entry)).toEqual(entry);
+    const today = { ...step, effects: [{ kind: "land", cores: ["a.b>C1"], pins: [pinNode("a", "b")] }] };
+    expect(upgradeEntry(today)).toEqual(today);
+    expect(refusal(() => parseBundle({ format: "anvilcloud/job@9" }))).toContain("format: expected one of");
+  });
+});
