@@ -15,21 +15,25 @@ const views = [
   ["record", "/jobs/lampquay/record"],
 ] as const;
 
+/** By night on a phone colours and sizes differ, and nothing else: the rest is looked at by day. */
 const screens = [
-  ["by day", { colorScheme: "light", viewport: { width: 1280, height: 800 } }],
-  ["by night on a phone", { colorScheme: "dark", viewport: { width: 390, height: 844 } }],
+  ["by day", { colorScheme: "light", viewport: { width: 1280, height: 800 } }, []],
+  [
+    "by night on a phone",
+    { colorScheme: "dark", viewport: { width: 390, height: 844 } },
+    ["color-contrast", "target-size", "scrollable-region-focusable"],
+  ],
 ] as const;
 
-for (const [when, options] of screens)
+for (const [when, options, rules] of screens)
   test.describe(when, () => {
     test.use(options);
     test("every main view passes axe, and none scrolls sideways", async ({ page, demo }) => {
       for (const [name, address] of views) {
         await page.goto(demo + address);
         await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-        const { violations } = await new AxeBuilder({ page })
-          .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-          .analyze();
+        const axe = new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]);
+        const { violations } = await (rules.length ? axe.withRules([...rules]) : axe).analyze();
         expect(
           violations.map((each) => [
             name,

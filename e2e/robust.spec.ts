@@ -51,11 +51,13 @@ test("a save that fails is shown, and nothing typed is lost", async ({ page, dem
 });
 
 test("two steps answered in a hurry on a slow line: neither hides the other", async ({ page, demo }) => {
+  let release = (): void => {};
+  const held = new Promise<void>((resolve) => (release = resolve));
   let first = true;
   await page.route("**/api/jobs/netloft/log", async (route) => {
     if (route.request().method() === "POST" && first) {
       first = false;
-      await new Promise((resolve) => setTimeout(resolve, 1_500));
+      await held;
     }
     await route.continue();
   });
@@ -67,7 +69,9 @@ test("two steps answered in a hurry on a slow line: neither hides the other", as
   await page.getByRole("button", { name: "Seen", exact: true }).click();
   for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
     await expect(page.getByRole("link", { name: step })).toBeVisible();
-  await page.waitForTimeout(2_500);
+  const late = page.waitForResponse((response) => response.request().method() === "POST");
+  release();
+  await late;
   for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
     await expect(page.getByRole("link", { name: step })).toBeVisible();
 });

@@ -1,4 +1,4 @@
-export { checkDevice, parseDevice, readDevice } from "./read.ts";
+export { checkDevice, inspectDevice, parseDevice, readDevice } from "./read.ts";
 export { deviceJsonSchema, deviceReference } from "./reference.ts";
 export { deviceFrom, sketchSchema } from "./sketch.ts";
 export type { DeviceSketch } from "./sketch.ts";

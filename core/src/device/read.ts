@@ -1,4 +1,12 @@
-import { parseWith, ProblemsError, readYaml, shown, type Problem } from "../finding/index.ts";
+import {
+  inspectYaml,
+  parseWith,
+  ProblemsError,
+  readYaml,
+  shown,
+  type Inspected,
+  type Problem,
+} from "../finding/index.ts";
 import { deviceSchema, type DeviceProfile } from "./schema.ts";
 
 /** What in a device profile contradicts itself, beyond its schema. */
@@ -84,6 +92,11 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
       report(`supplies[${s}].volts`, "min not over max", supply.volts, "Exchange the two.");
   });
   return problems;
+}
+
+/** A device profile being written: what it is as soon as its form is right, and everything that is wrong, with line and column. */
+export function inspectDevice(text: string, file: string): Inspected<DeviceProfile> {
+  return inspectYaml(text, file, { schema: deviceSchema, check: checkDevice });
 }
 
 /** Reads a device from YAML. Throws ProblemsError with line and column of everything that is wrong. */

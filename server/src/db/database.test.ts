@@ -45,7 +45,7 @@ describe("the database", () => {
     await knex.destroy();
     knex = await openDatabase(file);
     expect((await listJobs(knex, 0)).total).toBe(3);
-    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 3 });
+    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 4 });
   });
 
   test("demo jobs go only into a database without jobs", async () => {
@@ -73,7 +73,7 @@ describe("profiles", () => {
     await addOwn(knex, "board", { ...board, revision: 2, summary: "mine" }, "# mine");
     expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toBe(false);
     expect(await addOwn(knex, "board", { ...board, revision: 1, summary: "again" }, "# again")).toBe(false);
-    await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped");
+    await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped", "d");
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("mine");
     expect((await boardSource(knex, { id: board.id }))?.source).toBe("# mine");
   });

@@ -76,6 +76,14 @@ const migrations: Migration[] = [
           .update({ devices: JSON.stringify((JSON.parse(devices) as unknown[]).map(readAnew)) });
     },
   },
+  {
+    name: "004-read-by",
+    async up(knex) {
+      await knex.schema.alterTable("profiles", (table) => {
+        table.string("digest").comment("Of a shipped file's text and of the schema it was read with.");
+      });
+    },
+  },
 ];
 
 /** A stored device with everything that was added to its format since; one that cannot be read any more stays for a person to see. */

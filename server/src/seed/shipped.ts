@@ -1,8 +1,9 @@
+import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { readBoard, readDevice } from "@anvilcloud/core";
+import { boardJsonSchema, deviceJsonSchema, readBoard, readDevice } from "@anvilcloud/core";
 import type { Knex } from "knex";
-import { putShipped } from "../store/profiles.ts";
+import { putShipped, shippedDigests } from "../store/profiles.ts";
 
 function yamlFiles(folder: string): { file: string; text: string }[] {
   return readdirSync(folder)
@@ -10,10 +11,22 @@ function yamlFiles(folder: string): { file: string; text: string }[] {
     .map((file) => ({ file, text: readFileSync(join(folder, file), "utf8") }));
 }
 
-/** Puts every shipped board and device into the catalogue. Throws ProblemsError where a file contradicts itself. */
+const kinds = [
+  { kind: "board", folder: "boards", read: readBoard, schema: boardJsonSchema },
+  { kind: "device", folder: "devices", read: readDevice, schema: deviceJsonSchema },
+] as const;
+
+/**
+ * Puts every shipped board and device into the catalogue. A file that was stored by an earlier start, word for word and
+ * by the same schema, is not read again. Throws ProblemsError where a file contradicts itself.
+ */
 export async function loadShipped(knex: Knex, root: string): Promise<void> {
-  for (const { file, text } of yamlFiles(join(root, "boards")))
-    await putShipped(knex, "board", readBoard(text, `boards/${file}`), text);
-  for (const { file, text } of yamlFiles(join(root, "devices")))
-    await putShipped(knex, "device", readDevice(text, `devices/${file}`), text);
+  const known = await shippedDigests(knex);
+  for (const { kind, folder, read, schema } of kinds) {
+    const format = JSON.stringify(schema());
+    for (const { file, text } of yamlFiles(join(root, folder))) {
+      const digest = createHash("sha256").update(format).update(text).digest("hex");
+      if (!known.has(digest)) await putShipped(knex, kind, read(text, `${folder}/${file}`), text, digest);
+    }
+  }
 }

@@ -28,16 +28,28 @@ export async function findProfile<K extends Kind>(
 /** Where a profile comes from: shipped with the program, or written here. */
 export type Origin = "shipped" | "own";
 
+/** Digests of the shipped files that are stored. */
+export async function shippedDigests(knex: Knex): Promise<Set<string>> {
+  const rows = (await knex("profiles")
+    .where({ origin: "shipped" })
+    .whereNotNull("digest")
+    .select("digest")) as {
+    digest: string;
+  }[];
+  return new Set(rows.map(({ digest }) => digest));
+}
+
 /** Stores a shipped profile under its id and revision, replacing what an earlier start stored there; never one written here. */
 export async function putShipped(
   knex: Knex,
   kind: Kind,
   profile: BoardProfile | DeviceProfile,
   source: string,
+  digest: string,
 ): Promise<void> {
   const { id, revision } = profile;
   await knex("profiles")
-    .insert({ kind, id, revision, body: JSON.stringify(profile), source, origin: "shipped" })
+    .insert({ kind, id, revision, body: JSON.stringify(profile), source, digest, origin: "shipped" })
     .onConflict(["kind", "id", "revision"])
     .merge()
     .where("profiles.origin", "shipped");
