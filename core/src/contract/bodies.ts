@@ -24,7 +24,7 @@ export const storedJobSchema = z.strictObject({
 });
 
 /** A line of the list of jobs. */
-export const jobSummarySchema = z.strictObject({
+const jobSummarySchema = z.strictObject({
   id: idSchema,
   title: z.string(),
   customer: z.string(),
@@ -59,7 +59,7 @@ export const boardsSchema = z.strictObject({
   jobs: z.record(idSchema, z.number().int()).describe("How many jobs are made on each."),
 });
 
-export const boardUseSchema = z.strictObject({
+const boardUseSchema = z.strictObject({
   id: idSchema,
   title: z.string(),
   revision,

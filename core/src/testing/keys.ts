@@ -27,7 +27,7 @@ export const made = (text: string) => partKey(madeRailPart(...pair(text)));
 export const rail = (id: string) => partKey(railPart(id));
 
 /** A pin from its shorthand, "gate-eye/r-a". */
-export const pin = (text: string): PinNode => pinNode(...pair(text));
+const pin = (text: string): PinNode => pinNode(...pair(text));
 
 /** A place from a shorthand: a pin "gate-eye/r-a", a connector "joint/J1", anything else a terminal. */
 export function node(text: string): Node {

@@ -10,7 +10,7 @@ import { useEffect, useState } from "react";
 import { createPlanQueue, usePlanner } from "../planner/index.ts";
 
 /** A plan with what it was made for: the version of the job, and how long its log was. */
-export interface MadePlan {
+interface MadePlan {
   plan: ShownPlan;
   madeFor: { version: number; log: number };
 }

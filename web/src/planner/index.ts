@@ -1,3 +1,3 @@
-export type { Planner, Probes } from "./planner.ts";
+export type { Probes } from "./planner.ts";
 export { createPlanQueue } from "./queue.ts";
 export { PlannerProvider, useAnswer, usePlanner } from "./use-planner.ts";

@@ -135,7 +135,7 @@ const gestures = {
 type Gestures = typeof gestures;
 
 /** Every kind of gesture. */
-export type GestureKind = keyof Gestures;
+type GestureKind = keyof Gestures;
 
 type Values = { [K in GestureKind]: z.output<Gestures[K]["schema"]> };
 

@@ -11,9 +11,9 @@ export {
 } from "./condition.ts";
 export type { Condition } from "./condition.ts";
 export { checkGesture, gestureSchema, gestureText, heldBy, touchedBy } from "./gesture.ts";
-export type { Gesture, GestureKind, Touched } from "./gesture.ts";
+export type { Gesture } from "./gesture.ts";
 export type { Circumstances, Labels, Names } from "./names.ts";
 export { provedMoving, provingText, reactionMoments, reactionSchema } from "./reaction.ts";
-export type { Reaction, ReactionMoment } from "./reaction.ts";
-export { checkPosition, known, unique } from "./report.ts";
+export type { ReactionMoment } from "./reaction.ts";
+export { known, unique } from "./report.ts";
 export type { Report } from "./report.ts";

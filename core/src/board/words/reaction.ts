@@ -41,5 +41,3 @@ export const reactionSchema = z.strictObject({
     z.ZodType
   >),
 });
-
-export type Reaction = z.output<typeof reactionSchema>;

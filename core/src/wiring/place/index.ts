@@ -1,6 +1,6 @@
 export { anotherVoltage } from "./another-voltage.ts";
 export { demandsOf, madeRails, pinsOf, sensingWord } from "./demand.ts";
-export type { Demand, MadeRail, Place, SiteDevice } from "./demand.ts";
+export type { Demand, Place, SiteDevice } from "./demand.ts";
 export { placementFindings } from "./findings.ts";
 export { honoursPins, terminalsAt } from "./fit.ts";
 export { placeDevices } from "./place.ts";

@@ -24,7 +24,7 @@ export interface NotedCore {
 }
 
 /** Where a core may sit. */
-export interface NotedPlace {
+interface NotedPlace {
   id: string;
   seat: Seat;
   text: string;

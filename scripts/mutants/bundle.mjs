@@ -1,0 +1,40 @@
+// One file for the mutation tester, with all it imports, so that a change is tried without loading three hundred modules:
+// the tests of the rules, those of the folder that is being mutated first, the long ones last.
+import { readdirSync } from "node:fs";
+import { join } from "node:path";
+import { build } from "esbuild";
+
+const source = join(process.cwd(), "core/src");
+const folders = ["circuit", "wiring", "controls", "state", "runsheet", "plan", "record"];
+/** Tests that plan hundreds of jobs; they come when nothing shorter has noticed a change. */
+const long = ["plan/traps", "plan/any-job", "plan/every-board", "wiring/place/assign", "circuit/circuit"];
+
+const own = process.env.MUTANTS_FOLDER ?? "";
+const rank = (file) =>
+  (long.some((name) => file.startsWith(name)) ? 2 : 0) + (file.startsWith(`${own}/`) ? 0 : 1);
+
+const files = folders
+  .flatMap((folder) =>
+    readdirSync(join(source, folder), { recursive: true }).map((file) => `${folder}/${file}`),
+  )
+  .filter((file) => file.endsWith(".test.ts"))
+  .sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1));
+
+await build({
+  stdin: { contents: files.map((file) => `import "./${file}";`).join("\n"), resolveDir: source },
+  // Beside the helper that finds the shipped data from where it stands.
+  outfile: join(source, "testing/mutants.bundle.mjs"),
+  bundle: true,
+  // Loads a file of its own.
+  external: ["highs"],
+  format: "esm",
+  platform: "node",
+  target: "node20",
+  legalComments: "none",
+  // The package calls itself free of side effects; its tests are nothing else.
+  ignoreAnnotations: true,
+  banner: {
+    js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);',
+  },
+  logLevel: "error",
+});
