@@ -1,4 +1,4 @@
-import { AxeBuilder } from "@axe-core/playwright";
+import { violationsOn } from "./axe.ts";
 import { expect, test } from "./server.ts";
 
 const views = [
@@ -32,16 +32,7 @@ for (const [when, options, rules] of screens)
       for (const [name, address] of views) {
         await page.goto(demo + address);
         await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-        const axe = new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]);
-        const { violations } = await (rules.length ? axe.withRules([...rules]) : axe).analyze();
-        expect(
-          violations.map((each) => [
-            name,
-            each.id,
-            each.nodes[0]?.html.slice(0, 160),
-            each.nodes[0]?.failureSummary,
-          ]),
-        ).toEqual([]);
+        expect([name, await violationsOn(page, rules)]).toEqual([name, []]);
         const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
         expect([name, over]).toEqual([name, 0]);
       }
