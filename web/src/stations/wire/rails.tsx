@@ -86,7 +86,83 @@ function VoltsCells({ load, reach, devices }: Reaching & { load: Load }) {
   );
 }
 
-function Rail({ rail, reach, devices }: Reaching & { rail: RailLoad }) {
+/** What each load draws in each situation. */
+function Currents({ rail }: { rail: RailLoad }) {
+  return (
+    <Situations>
+      <Table aria-label={`${rail.label}, mA in each situation`}>
+        <thead>
+          <tr>
+            <th>Draws, mA</th>
+            {situations.map((each) => (
+              <th key={each} data-number data-worst={each === rail.worst}>
+                {heads[each]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rail.loads.map((load) => (
+            <tr key={`${load.device} ${load.supply}`}>
+              <td>
+                {load.name}, {load.supply}
+              </td>
+              {situations.map((each) => (
+                <td key={each} data-number data-worst={each === rail.worst}>
+                  {plainNumber(load.milliamps[each])}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr>
+            <td>
+              <b>Together</b>
+            </td>
+            {situations.map((each) => (
+              <td key={each} data-number data-worst={each === rail.worst}>
+                <b>{plainNumber(rail.milliamps[each])}</b>
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </Table>
+    </Situations>
+  );
+}
+
+/** What reaches each load, against what it bears: a table of its own, for beside the situations it would lie off the page. */
+function Volts({ loads, reach, devices }: Reaching & { loads: readonly Load[] }) {
+  return (
+    <Scroll>
+      <Table aria-label="What reaches each load">
+        <thead>
+          <tr>
+            <th>Gets</th>
+            <th data-number>Reaches it, V</th>
+            <th data-number>Bears, V</th>
+            <th data-number>Switch-on, mA</th>
+          </tr>
+        </thead>
+        <tbody>
+          {loads.map((load) => (
+            <tr key={`${load.device} ${load.supply}`}>
+              <td>
+                {load.name}, {load.supply}
+              </td>
+              <VoltsCells load={load} reach={reach} devices={devices} />
+              <td data-number>{plainNumber(load.inrushMilliamps)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  );
+}
+
+/** A current with its unit on the same line. */
+const mA = (value: number) => `${plainNumber(value)}\u00a0mA`;
+
+function Rail({ rail, ...reaching }: Reaching & { rail: RailLoad }) {
   const lights = useLights([
     ...rail.rails.map((id) => ({ kind: "rail" as const, id })),
     ...rail.loads.map((load) => ({ kind: "device" as const, id: load.device })),
@@ -97,9 +173,8 @@ function Rail({ rail, reach, devices }: Reaching & { rail: RailLoad }) {
   return (
     <RailBox {...lights}>
       <p>
-        <b>{rail.label}</b>: {plainNumber(rail.workingMilliamps)} mA of {plainNumber(rail.limitMilliamps)} mA,{" "}
-        {over ? `${plainNumber(-margin)} mA too much` : `${plainNumber(margin)} mA to spare`},{" "}
-        {situationNames[rail.worst]}
+        <b>{rail.label}</b>: {mA(rail.workingMilliamps)} of {mA(rail.limitMilliamps)},{" "}
+        {over ? `${mA(-margin)} too much` : `${mA(margin)} to spare`}, {situationNames[rail.worst]}
       </p>
       <Gauge
         $over={over}
@@ -115,50 +190,8 @@ function Rail({ rail, reach, devices }: Reaching & { rail: RailLoad }) {
       </Gauge>
       <details>
         <summary>How this comes about</summary>
-        <Situations>
-          <Table aria-label={`${rail.label}, mA in each situation`}>
-            <thead>
-              <tr>
-                <th>Load</th>
-                {situations.map((each) => (
-                  <th key={each} data-number data-worst={each === rail.worst}>
-                    {heads[each]}
-                  </th>
-                ))}
-                <th data-number>Switch-on</th>
-                <th data-number>Reaches it, V</th>
-                <th data-number>Bears, V</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rail.loads.map((load) => (
-                <tr key={`${load.device} ${load.supply}`}>
-                  <td>
-                    {load.name}, {load.supply}
-                  </td>
-                  {situations.map((each) => (
-                    <td key={each} data-number data-worst={each === rail.worst}>
-                      {plainNumber(load.milliamps[each])}
-                    </td>
-                  ))}
-                  <td data-number>{plainNumber(load.inrushMilliamps)}</td>
-                  <VoltsCells load={load} reach={reach} devices={devices} />
-                </tr>
-              ))}
-              <tr>
-                <td>
-                  <b>Together</b>
-                </td>
-                {situations.map((each) => (
-                  <td key={each} data-number data-worst={each === rail.worst}>
-                    <b>{plainNumber(rail.milliamps[each])}</b>
-                  </td>
-                ))}
-                <td colSpan={3} />
-              </tr>
-            </tbody>
-          </Table>
-        </Situations>
+        <Currents rail={rail} />
+        <Volts loads={rail.loads} {...reaching} />
         <Quiet>
           mA in each situation: what lives then, at rest or at work. A converter’s input follows from its
           output by power and form factor. Volts: the least with cores at 70 °C and everything at work, and
