@@ -53,7 +53,7 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await page.getByRole("link", { name: /^Wire/ }).click();
   await expect(page.getByRole("table", { name: "Wire list" })).toContainText("P3");
   await expect(page.getByRole("table", { name: "Links" })).toContainText("P1–P3");
-  await expect(page.getByText(/74 mA of 550 mA, 476 mA to spare/)).toBeVisible();
+  await expect(page.getByText(/74\smA of 550\smA, 476\smA to spare/)).toBeVisible();
   await page.getByRole("link", { name: /^Set/ }).click();
   await expect(page.getByText("8:45 on the clock")).toBeVisible();
 
