@@ -3,11 +3,35 @@ import type { Page } from "@playwright/test";
 
 const standard = ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"];
 
+/** By night on a phone colours and sizes differ, and nothing else: the rest is looked at by day. */
+const screens = [
+  ["by day", "light", { width: 1280, height: 800 }, []],
+  [
+    "by night on a phone",
+    "dark",
+    { width: 390, height: 844 },
+    ["color-contrast", "target-size", "scrollable-region-focusable"],
+  ],
+] as const;
+
+/** What axe finds wrong on a page by day on a desk and by night on a phone, and how far it scrolls sideways there. */
+export async function faultsOn(page: Page): Promise<string[][]> {
+  const faults = [];
+  for (const [when, colorScheme, size, rules] of screens) {
+    await page.setViewportSize(size);
+    await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    if (over) faults.push([when, `scrolls sideways by ${over} px`]);
+    for (const violation of await violationsOn(page, rules)) faults.push([when, ...violation]);
+  }
+  return faults;
+}
+
 /**
  * What axe finds wrong on a page, in words to compare with nothing: by the rules of the standard, or by these alone.
  * Legacy mode leaves out the second page axe would gather its parts in: no frame of ours holds another origin.
  */
-export async function violationsOn(page: Page, rules: readonly string[] = []): Promise<string[][]> {
+async function violationsOn(page: Page, rules: readonly string[]): Promise<string[][]> {
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ["violations"] });
   const { violations } = await (rules.length ? axe.withRules([...rules]) : axe.withTags(standard)).analyze();
   return violations.map(({ id, nodes }) => [

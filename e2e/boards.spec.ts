@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { violationsOn } from "./axe.ts";
 import { expect, test } from "./server.ts";
 
 const shipped = readdirSync(new URL("../boards", import.meta.url)).length;
@@ -200,27 +199,3 @@ test("HTML in a label stays text, on the page and in the saved drawing", async (
   await page.getByRole("button", { name: "SVG" }).click();
   expect(readFileSync(await (await download).path(), "utf8")).toContain("&lt;img");
 });
-
-for (const [name, address] of [
-  ["boards", "/boards"],
-  ["one board", "/boards/larkrise-passage"],
-  ["comparison", "/boards/compare?a=fennimore-otter&b=tarn-weir"],
-  ["editor", "/boards/sorrel-mender/edit"],
-] as const)
-  test(`${name}: no accessibility violation by day on a desk, by night on a phone, and no sideways scroll`, async ({
-    page,
-    demo,
-  }) => {
-    for (const [width, height, colorScheme] of [
-      [1280, 800, "light"],
-      [390, 844, "dark"],
-    ] as const) {
-      await page.setViewportSize({ width, height });
-      await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
-      await page.goto(demo + address);
-      await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-      await expect(page.locator("svg[viewBox]").first()).toBeVisible();
-      expect(await violationsOn(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
-    }
-  });
