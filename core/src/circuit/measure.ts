@@ -152,19 +152,50 @@ const alike = (a: Known, b: Known) =>
   [...a.supplied].every((id) => b.supplied.has(id)) &&
   [...b.made].every(([id, amps]) => Math.abs(amps - (a.made.get(id) ?? 0)) < settledAmps);
 
+/** Drops after which a converter is known to give up whenever what it feeds wakes; the first may be of the solving. */
+const dropsToFall = 2;
+
+/**
+ * Converters that hold no load: what they feed wakes, pulls them under what they need, dies, and wakes again. They stay
+ * low, at the voltage they had under that load, and give nothing.
+ */
+class Fallen {
+  readonly supplies: Record<PartKey, MeasuredSupply> = {};
+  readonly #drops = new Map<PartKey, number>();
+
+  /** Notes what lived in a round and no longer does after it. */
+  note(known: Known, next: Known, { supplies }: Round): void {
+    for (const key of known.supplied) {
+      const measured = supplies[key];
+      if (next.supplied.has(key) || measured?.state !== "low") continue;
+      const drops = (this.#drops.get(key) ?? 0) + 1;
+      this.#drops.set(key, drops);
+      if (drops === dropsToFall) this.supplies[key] = measured;
+    }
+  }
+
+  /** What is known once they have fallen. */
+  without(known: Known): Known {
+    return { ...known, supplied: new Set([...known.supplied].filter((key) => !(key in this.supplies))) };
+  }
+}
+
 /** Solves an installation until what is supplied by what another device makes has settled. */
 export function settled(at: Installation, moment: Moment): Round {
   let known = nothingKnown;
+  const fallen = new Fallen();
   const standing: Standing = {
     dc: standingBranches(at, "dc", moment),
     ac: standingBranches(at, "ac", moment),
   };
   let round = solveRound(at, moment, known, standing);
-  // A chain of converters settles in as many rounds as it has members, and its currents in a few more.
+  // A chain of converters settles in as many rounds as it has members, each may fall, and its currents take a few more.
   const makers = at.devices.filter((device) => device.profile.provides.length > 0).length;
-  for (let n = 0; n < 2 * makers + 6; n++) {
-    const next = learned(at, round);
-    if (alike(known, next)) return round;
+  for (let n = 0; n < 6 * makers + 6; n++) {
+    const met = learned(at, round);
+    fallen.note(known, met, round);
+    const next = fallen.without(met);
+    if (alike(known, next)) return { ...round, supplies: { ...round.supplies, ...fallen.supplies } };
     known = next;
     round = solveRound(at, moment, known, standing, round);
   }

@@ -85,6 +85,7 @@ export function planWiring(bundle: {
   const pulled = cablesOf(board, devices, cores);
   const at = asPlanned(board, { devices, cores, links });
   const enough = sizesEnough(at, devices, placements, cores, pulled);
+  const cables = pulled.map((cable) => ({ ...cable, enoughMm2: enough.get(cable.id) }));
   return {
     devices,
     placements,
@@ -93,7 +94,7 @@ export function planWiring(bundle: {
     links,
     rails,
     reach: reachOf(at, placements),
-    cables: pulled.map((cable) => ({ ...cable, enoughMm2: enough.get(cable.id) })),
+    cables,
     findings: [
       ...placementFindings(board, devices, placements, fitted),
       ...crowdFindings(board, cores),
@@ -101,7 +102,7 @@ export function planWiring(bundle: {
       ...siteFindings(board, devices, placements, fitted),
       ...overloadFindings(rails),
       ...segregationFindings(board, cores, pulled),
-      ...voltageFindings(at, placements, cores),
+      ...voltageFindings(at, placements, cores, cables),
       ...(proved ? [] : [finding("plan-not-proved", [])]),
     ],
   };

@@ -45,8 +45,9 @@ function starved(at: Installation, placements: readonly Placement[]): Set<string
 
 /**
  * The size each cable needs, mm², so that every device has its voltage with everything at work and the cores as hot as
- * they get: all begin as thin as is usual, and the cable of what still starves, or of the converter that feeds it, is
- * taken one size up until nothing does. Cables of drives keep the size of the drive's own sheet.
+ * they get: all begin as thin as is usual, and the cable of what still starves is taken one size up until nothing does. A
+ * converter that has its own voltage gives all it can, so its cable helps nothing behind it. Cables of drives keep the
+ * size of the drive's own sheet.
  * @returns for each cable its size; undefined where the thickest is not enough
  */
 export function sizesEnough(
@@ -62,15 +63,9 @@ export function sizesEnough(
     free.flatMap((cable) => cable.ends.map((end) => [partId(end.device, end.part), leastMm2])),
   );
   const spent = new Set<string>();
-  const makers = new Map(
-    placements.flatMap(({ demand, place }) =>
-      place?.kind === "made" ? [[demand.device.id, place.made.device] as const] : [],
-    ),
-  );
   const most = free.length * conductorSizesMm2.length;
   for (let round = 0; round < most; round++) {
-    const low = starved({ ...at, wires: resized(cores, devices, sizes) }, placements);
-    const hungry = new Set([...low].flatMap((id) => [id, makers.get(id) ?? id]));
+    const hungry = starved({ ...at, wires: resized(cores, devices, sizes) }, placements);
     const raise = free.filter(
       (cable) => !spent.has(cable.id) && cable.ends.some((end) => hungry.has(end.device)),
     );

@@ -17,9 +17,10 @@ import {
   type Part,
   type PartKey,
 } from "../../node/index.ts";
-import { conductorOhms, conductorSizesMm2, listed, plainNumber } from "../../quantity/index.ts";
+import { listed, plainNumber } from "../../quantity/index.ts";
 import type { Core } from "../cores/index.ts";
 import type { Placement } from "../place/index.ts";
+import type { CablePlan } from "./cables.ts";
 
 /** The hottest a core is taken to be, °C: the working limit of ordinary PVC. Common practice, no published source at hand. */
 export const hottest = 70;
@@ -29,15 +30,12 @@ const coldest = 20;
 /** A tenth of a volt is told, no less. */
 const volts = (value: number) => `${plainNumber(value)} V`;
 
-/** The smallest conductor with which the device's own run loses no more than may be lost; undefined where none is enough. */
-function sizeEnough(core: Core, strands: 2 | 5, milliamps: number, mayLose: number): number | undefined {
-  const { cable } = core;
-  return conductorSizesMm2.find(
-    (size) =>
-      cable !== undefined &&
-      size > cable.sizeMm2 &&
-      2 * conductorOhms(size, cable.lengthM, hottest, strands) * (milliamps / 1_000) <= mayLose,
-  );
+/** What to do about a run that loses too much, by the size the cables of the job need. */
+function lowRemedy(enough: number | undefined, atHand: number | undefined): string {
+  if (enough === undefined) return "No cable of the usual sizes is enough: feed it from a supply nearby.";
+  if (atHand !== undefined && enough <= atHand)
+    return "Its own cable is enough: another on its way is too thin. See what each cable needs.";
+  return `Run ${plainNumber(enough, 2)} mm² or more to it, or feed it from a supply nearby.`;
 }
 
 function lowFinding(
@@ -46,14 +44,8 @@ function lowFinding(
   core: Core,
   rail: { label: string; volts: number },
   measured: number,
+  enough: number | undefined,
 ): Finding {
-  const part = device.profile.parts.find((each) => each.id === core.part);
-  const enough = sizeEnough(
-    core,
-    part?.strands === "solid" ? 2 : 5,
-    supply.milliamps.working,
-    rail.volts - supply.volts.min,
-  );
   const { cable } = core;
   return finding(
     "voltage-low",
@@ -69,10 +61,7 @@ function lowFinding(
       least: volts(supply.volts.min),
       celsius: `${hottest} °C`,
       lost: volts(rail.volts - measured),
-      remedy:
-        enough === undefined
-          ? "No cable of the usual sizes is enough: feed it from a supply nearby."
-          : `Run ${plainNumber(enough, 2)} mm² or more to it, or feed it from a supply nearby.`,
+      remedy: lowRemedy(enough, cable?.sizeMm2),
     },
   );
 }
@@ -189,6 +178,7 @@ export function voltageFindings(
   at: Installation,
   placements: readonly Placement[],
   cores: readonly Core[],
+  cables: readonly CablePlan[],
 ): Finding[] {
   const { hot, cold } = momentsOf(at);
   const unsolved = new Map(
@@ -205,7 +195,10 @@ export function voltageFindings(
       const core = cores.find((each) => each.device === device.id && each.pin === supply.pins.plus);
       // A rail at its limit starves everything on it: that is told of the rail, and no cable would mend it.
       if (!low || !core || low.rails[feed.key]?.limited) return [];
-      return [lowFinding(device, supply, core, feed, voltsAt(low, device, supply))];
+      const run = cables.find(({ ends }) =>
+        ends.some((end) => end.device === device.id && end.part === core.part),
+      );
+      return [lowFinding(device, supply, core, feed, voltsAt(low, device, supply), run?.enoughMm2)];
     }),
     ...(unsolved.size
       ? [
