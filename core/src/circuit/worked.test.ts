@@ -95,6 +95,32 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
   });
 });
 
+describe("the resistor an edge was bought with", () => {
+  const reads = (ohms: number) => {
+    const { id, input, common } = resistive;
+    const edge = placed("lathbury-ribbon", "one");
+    for (const contact of edge.profile.contacts) contact.ohms = ohms;
+    const at = installed(
+      id,
+      [edge],
+      [
+        ["one/a", input.terminal],
+        ["one/b", common ?? ""],
+      ],
+    );
+    return measureCircuit(at).inputs[input.id]!.reads;
+  };
+
+  test("within the 10 % of the E12 series (IEC 60063, from memory), and as much again for cold and heat, it is at rest", () => {
+    for (const part of [0.8, 0.9, 1, 1.1, 1.2]) expect(reads(8_200 * part)).toBe("rest");
+  });
+
+  test("two in one run read as cut, one with another beside it as pressed", () => {
+    expect(reads(8_200 * 2)).toBe("cut");
+    expect(reads(8_200 / 2)).toBe("pressed");
+  });
+});
+
 describe("contacts in series", () => {
   const chain = (ohms: number, tripped: string[] = []) => {
     const wires: [string, string, number][] = [

@@ -1,34 +1,16 @@
 import fc from "fast-check";
-import { menuValues, selectorsOf, terminalsOf, type BoardProfile } from "../board/index.ts";
+import { terminalsOf } from "../board/index.ts";
 import { readCircuit, situations } from "../circuit/index.ts";
 import { behavioursAt } from "../controls/index.ts";
-import { draftInstance, type Job, type JobBundle } from "../job/index.ts";
+import { draftInstance, type JobBundle } from "../job/index.ts";
 import { contactPart, nodeKey, partKey, pinNode, supplyPart } from "../node/index.ts";
-import { fractionToClock, readableFractions } from "../quantity/index.ts";
 import { installationOf } from "../state/index.ts";
+import { anyFound } from "../testing/any-found.ts";
 import { boardIds, bundleOn, fittingDrives, planAfter, shippedDevices } from "../testing/shipped.ts";
 import { pinsOf } from "../wiring/place/index.ts";
 import { planJob, type JobPlan } from "./index.ts";
 
 const accessories = shippedDevices().filter(({ kind }) => kind !== "drive");
-
-/** Any position of every control and link of a board. */
-function anyFound(
-  board: BoardProfile,
-): fc.Arbitrary<Pick<Job["found"], "links" | "switches" | "dials" | "values">> {
-  const each = <T>(entries: [string, fc.Arbitrary<T>][]) => fc.record(Object.fromEntries(entries));
-  return fc.record({
-    links: each(board.links.map(({ id }) => [id, fc.constantFrom("in" as const, "out" as const)])),
-    switches: each(selectorsOf(board).map(({ id, positions }) => [id, fc.constantFrom(...positions)])),
-    dials: each(
-      board.dials.map(({ id, sweep }) => {
-        const clocks = readableFractions(sweep).map((at) => fractionToClock(at, sweep));
-        return [id, fc.constantFrom(...clocks)];
-      }),
-    ),
-    values: each(menuValues(board).map(({ item, positions }) => [item.id, fc.constantFrom(...positions)])),
-  });
-}
 
 const wishes = fc.record({
   "automatic-closing": fc.boolean(),

@@ -2,8 +2,11 @@ import { finding, type Finding } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
 import type { Planned } from "../state/index.ts";
 
+/** A job whose devices have their places. */
+type Placed = Pick<Planned, "bundle" | "wiring">;
+
 /** Trap 30: closing by itself with nothing that guards the closing movement. */
-function protectionFinding(planned: Planned): Finding[] {
+function protectionFinding(planned: Placed): Finding[] {
   const guarded = planned.wiring.placements.some(
     ({ demand, place }) =>
       demand.kind === "contact" &&
@@ -15,7 +18,7 @@ function protectionFinding(planned: Planned): Finding[] {
   return [finding("automatic-closing-unprotected", [{ kind: "behaviour", id: "automatic-closing" }])];
 }
 
-function leafFindings({ bundle: { job, board }, wiring }: Planned): Finding[] {
+function leafFindings({ bundle: { job, board }, wiring }: Placed): Finding[] {
   return job.survey.leaves.flatMap((leaf): Finding[] => {
     const driven = wiring.devices.some(
       (device) => device.profile.kind === "drive" && device.leaf === leaf.id,
@@ -37,13 +40,13 @@ function leafFindings({ bundle: { job, board }, wiring }: Planned): Finding[] {
   });
 }
 
-function firmwareFinding({ bundle: { job, board } }: Planned): Finding[] {
+function firmwareFinding({ bundle: { job, board } }: Placed): Finding[] {
   const { firmware } = job.found;
   if (!firmware || board.firmware.includes(firmware)) return [];
   return [finding("firmware-unknown", [], { found: firmware, known: listed(board.firmware) })];
 }
 
 /** Against the site and what is wanted of it: trap 30, leaves without drive or stop, another firmware. */
-export function siteWideFindings(planned: Planned): Finding[] {
+export function siteWideFindings(planned: Placed): Finding[] {
   return [...protectionFinding(planned), ...leafFindings(planned), ...firmwareFinding(planned)];
 }

@@ -1,4 +1,5 @@
-import { planOn } from "../../testing/shipped.ts";
+import { boardIds, fittingDrives, planOn } from "../../testing/shipped.ts";
+import { readingMisfit } from "../reading.ts";
 
 const stepsOf = (board: string, devices: string[]) => planOn(board, devices).sheet;
 const wiringOf = (board: string, devices: string[], device: string) =>
@@ -47,4 +48,16 @@ test("trap 8 at the step: a jumper for alignment is taken off before anything is
     title: "Moth photocell with a battery sender, ALIGN off",
     ifNot: "While it is left on, the sender never sleeps and its battery is empty in weeks.",
   });
+});
+
+test("proved dead means no voltage: half a volt is the instrument's, more is another feed, on every board", () => {
+  for (const board of boardIds()) {
+    const { reading } = stepsOf(board, fittingDrives(board)).find(
+      (step) => step.id === "isolate:prove-dead",
+    )!;
+    expect(readingMisfit(reading!, 0.5)).toBeUndefined();
+    expect(readingMisfit(reading!, 0.6)).toContain("0.6 V measured, at most 0.5 V allowed");
+    // A float that is charged through an electrolytic, and the extra-low voltage of a battery.
+    for (const volts of [3, 12, 24]) expect(readingMisfit(reading!, volts)).toBeDefined();
+  }
 });

@@ -1,0 +1,84 @@
+import type { JobBundle } from "../job/index.ts";
+import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
+import { planWiring } from "../wiring/index.ts";
+import { siteWideFindings } from "./findings.ts";
+
+/** The job on site with its devices in their places; the rest of a plan matters to none of these. */
+const found = (bundle: JobBundle) => siteWideFindings({ bundle, wiring: planWiring(bundle) });
+const codes = (...given: Parameters<typeof bundleOn>) => found(bundleOn(...given)).map((each) => each.code);
+
+/** Boards with a leaf of their own that can be told to close by themselves. */
+const closing = boardIds().filter(
+  (id) =>
+    fittingDrives(id).length > 0 &&
+    bundleOn(id, []).board.inputs.some(({ guards }) => guards.includes("closing")),
+);
+const ofKind = (kind: string) => shippedDevices().filter((device) => device.kind === kind);
+
+describe("trap 30: closing by itself with nothing that guards the closing", () => {
+  const told = (id: string, devices: string[], automatic: boolean) =>
+    codes(id, devices, { "automatic-closing": automatic }).includes("automatic-closing-unprotected");
+  /** Of this kind, the first device that the board has an input for which guards the closing. */
+  const guard = (id: string, kind: string) =>
+    ofKind(kind).find((device) => {
+      const { placements } = planWiring(bundleOn(id, [device.id]));
+      return placements.some(
+        ({ demand, place }) =>
+          demand.kind === "contact" &&
+          demand.contact.duty === kind &&
+          place?.kind === "input" &&
+          place.input.guards.includes("closing"),
+      );
+    })?.id;
+
+  test("is told without a guard, and only of a gate that closes by itself", () => {
+    expect(closing.length).toBeGreaterThan(5);
+    for (const id of closing) {
+      expect([id, told(id, [], true)]).toEqual([id, true]);
+      expect([id, told(id, [], false)]).toEqual([id, false]);
+      // A button guards nothing, wherever it sits.
+      expect([id, told(id, ["lathbury-bell-push"], true)]).toEqual([id, true]);
+    }
+  });
+
+  test.each(["photocell", "edge"])("one %s alone is a guard", (kind) => {
+    const guards = closing.flatMap((id) => {
+      const device = guard(id, kind);
+      return device === undefined ? [] : [[id, device] as const];
+    });
+    expect(guards.length).toBeGreaterThan(2);
+    for (const [id, device] of guards)
+      expect([id, device, told(id, [device], true)]).toEqual([id, device, false]);
+  });
+});
+
+test("another firmware than the profile was written for is told, the same and none are not", () => {
+  for (const id of boardIds()) {
+    const [known] = bundleOn(id, []).board.firmware;
+    const told = (found: string) => codes(id, [], {}, found).includes("firmware-unknown");
+    expect([id, told("0.0-odd"), told(known ?? ""), told("")]).toEqual([id, true, false, false]);
+  }
+});
+
+test("a leaf without its drive, or without a stop that its board needs, is told leaf by leaf", () => {
+  for (const id of boardIds()) {
+    const drives = fittingDrives(id);
+    const given = bundleOn(id, drives);
+    const own = (code: string, bundle = given) =>
+      found(bundle)
+        .filter((each) => each.code === code)
+        .map((each) => each.values.leaf);
+    const leaves = given.job.survey.leaves.map((leaf) => leaf.id);
+    expect([id, own("leaf-without-drive")]).toEqual([
+      id,
+      drives.length || given.board.leaves === 0 ? [] : leaves,
+    ]);
+    expect([id, own("leaf-without-drive", bundleOn(id, []))]).toEqual([id, given.board.leaves ? leaves : []]);
+    const needed = given.board.leaves > 0 && given.board.limits.every((limit) => limit === "stops");
+    const bare = structuredClone(given);
+    for (const leaf of bare.job.survey.leaves) Object.assign(leaf, { stopOpen: false, stopClosed: true });
+    expect([id, own("leaf-without-stops", bare)]).toEqual([id, needed ? leaves : []]);
+    for (const leaf of bare.job.survey.leaves) Object.assign(leaf, { stopOpen: true, stopClosed: true });
+    expect([id, own("leaf-without-stops", bare)]).toEqual([id, []]);
+  }
+});

@@ -1,0 +1,53 @@
+import { settableBehaviours } from "../board/index.ts";
+import { behavioursAt } from "../controls/index.ts";
+import { planJob } from "../plan/index.ts";
+import { boardIds, bundleOn } from "../testing/shipped.ts";
+
+const testable = "ostwick-vigil";
+const untestable = "ostwick-moth";
+
+/** Boards that test their photocells or not, as they are set. */
+const settable = boardIds().filter((id) => settableBehaviours(bundleOn(id, []).board).has("photocell-test"));
+
+/** What the test is set to, and what is told of it with which device. */
+function planned(id: string, devices: string[], wish?: boolean) {
+  const { bundle, controls, findings, wiring } = planJob(
+    bundleOn(id, devices, wish === undefined ? {} : { "photocell-test": wish }),
+  );
+  const profileOf = (device: string) => wiring.devices.find((each) => each.id === device)?.profile.id;
+  return {
+    set: behavioursAt(bundle.board, controls.positions)["photocell-test"],
+    told: findings.flatMap(({ code, subjects }) => {
+      const device = subjects.find((each) => each.kind === "device")?.id;
+      return /^(test-without-wire|wired-but-not-tested)$/.test(code) ? [[code, profileOf(device ?? "")]] : [];
+    }),
+  };
+}
+
+describe("the test of photocells on every board that has it as a setting", () => {
+  test("there are several", () => expect(settable.length).toBeGreaterThan(2));
+
+  test.each(settable)("%s", (id) => {
+    expect(planned(id, [])).toEqual({ set: false, told: [] });
+    expect(planned(id, [untestable])).toEqual({ set: false, told: [] });
+    expect(planned(id, [untestable], true).told).toEqual([["test-without-wire", untestable]]);
+    expect(planned(id, [testable])).toEqual({ set: true, told: [] });
+    expect(planned(id, [testable], false).told).toEqual([["wired-but-not-tested", testable]]);
+  });
+
+  test.each(settable)(
+    "%s, with one of each: on would stop the gate, so it is off and the other told",
+    (id) => {
+      for (const both of [
+        [testable, untestable],
+        [untestable, testable],
+      ]) {
+        const left = planned(id, both);
+        // Where only one of them finds a place on the tested input, that one decides.
+        if (left.set === true) expect(left.told).toEqual([]);
+        else expect(left).toEqual({ set: false, told: [["wired-but-not-tested", testable]] });
+        expect(planned(id, both, true).told).toEqual(left.set ? [] : [["test-without-wire", untestable]]);
+      }
+    },
+  );
+});
