@@ -62,7 +62,7 @@ describe("the text of a profile", () => {
 });
 
 describe("untrusted text", () => {
-  const told = (text: string) =>
+  const problemOf = (text: string) =>
     inspectBoard(text, "x")
       .problems.map((problem) => problem.expected)
       .join("; ");
@@ -107,7 +107,7 @@ describe("untrusted text", () => {
     ["control characters", "id: \u0000\u0007\n", /./],
     ["two documents", "a: 1\n---\nb: 2\n", /./],
   ])("%s is told, in good time, and changes nothing", (_name, text, message) => {
-    expect(told(text)).toMatch(message);
+    expect(problemOf(text)).toMatch(message);
     expect(({} as Record<string, unknown>).polluted).toBeUndefined();
   });
 

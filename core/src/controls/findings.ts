@@ -221,7 +221,7 @@ export function forceFindings(
   planned: Positions,
   id: BehaviourId = "force",
 ): Finding[] {
-  const told = (
+  const findingUnder = (
     control: string,
     clock: string,
     given: number,
@@ -248,7 +248,7 @@ export function forceFindings(
     const plannedAt = clockToFraction(planned.dials[dial.id] ?? dial.delivered, dial.sweep);
     const target = [plannedAt, ...safeFractions(dial)].find((fraction) => forceAt(fraction) >= least);
     const to = target === undefined ? undefined : fractionToClock(target, dial.sweep);
-    return told(dial.label, clock, forceAt(clockToFraction(clock, dial.sweep)), to, "dial", dial.id);
+    return findingUnder(dial.label, clock, forceAt(clockToFraction(clock, dial.sweep)), to, "dial", dial.id);
   }
   const value = menuValues(board).find(({ item }) => item.number?.sets[id] !== undefined);
   if (!value) return [];
@@ -257,5 +257,5 @@ export function forceFindings(
   const target = [planned.values[value.item.id] ?? "", ...value.positions].find(
     (each) => forceAt(each) >= least,
   );
-  return told(value.item.label, shows, forceAt(shows), target, "value", value.item.id);
+  return findingUnder(value.item.label, shows, forceAt(shows), target, "value", value.item.id);
 }

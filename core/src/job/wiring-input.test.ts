@@ -25,12 +25,12 @@ describe("what is refused, with its place", () => {
     [0, "over 0, found 0"],
     [-4, "over 0, found -4"],
     [501, "at most 500, found 501"],
-  ])("a cable of %d m", (lengthM, told) => {
+  ])("a cable of %d m", (lengthM, wanted) => {
     const said = against((bundle) => {
       for (const cable of Object.values(stop(bundle).cables)) cable.lengthM = lengthM;
     });
     expect(said).toMatch(/job\.devices\[\d+\]\.cables\.button\.lengthM: /);
-    expect(said).toContain(`expected ${told}`);
+    expect(said).toContain(`expected ${wanted}`);
   });
 
   test("a wish or a colour for a pin the device lacks, a jumper it does not have", () => {
@@ -82,9 +82,9 @@ describe("what is taken, and told as a finding", () => {
     ring.supplies[0]!.kind = "dc";
     const devices = [ring, ...given.devices.filter((device) => device.id !== ring.id)];
     const { findings, wiring } = planJob({ ...given, devices });
-    const told = findings.filter((each) => each.code === "converters-in-a-ring");
-    expect(told.length).toBeGreaterThan(0);
-    expect(told[0]!.subjects.map((subject) => subject.id).sort()).toEqual(["converter-1", "converter-2"]);
+    const rings = findings.filter((each) => each.code === "converters-in-a-ring");
+    expect(rings.length).toBeGreaterThan(0);
+    expect(rings[0]!.subjects.map((subject) => subject.id).sort()).toEqual(["converter-1", "converter-2"]);
     expect(wiring.cores.every((core) => core.device === undefined)).toBe(true);
   });
 });

@@ -16,7 +16,7 @@ const closing = boardIds().filter(
 const ofKind = (kind: string) => shippedDevices().filter((device) => device.kind === kind);
 
 describe("trap 30: closing by itself with nothing that guards the closing", () => {
-  const told = (id: string, devices: string[], automatic: boolean) =>
+  const unguarded = (id: string, devices: string[], automatic: boolean) =>
     codes(id, devices, { "automatic-closing": automatic }).includes("automatic-closing-unprotected");
   /** Of this kind, the first device that the board has an input for which guards the closing. */
   const guard = (id: string, kind: string) =>
@@ -34,10 +34,10 @@ describe("trap 30: closing by itself with nothing that guards the closing", () =
   test("is told without a guard, and only of a gate that closes by itself", () => {
     expect(closing.length).toBeGreaterThan(5);
     for (const id of closing) {
-      expect([id, told(id, [], true)]).toEqual([id, true]);
-      expect([id, told(id, [], false)]).toEqual([id, false]);
+      expect([id, unguarded(id, [], true)]).toEqual([id, true]);
+      expect([id, unguarded(id, [], false)]).toEqual([id, false]);
       // A button guards nothing, wherever it sits.
-      expect([id, told(id, ["lathbury-bell-push"], true)]).toEqual([id, true]);
+      expect([id, unguarded(id, ["lathbury-bell-push"], true)]).toEqual([id, true]);
     }
   });
 
@@ -48,15 +48,15 @@ describe("trap 30: closing by itself with nothing that guards the closing", () =
     });
     expect(guards.length).toBeGreaterThan(2);
     for (const [id, device] of guards)
-      expect([id, device, told(id, [device], true)]).toEqual([id, device, false]);
+      expect([id, device, unguarded(id, [device], true)]).toEqual([id, device, false]);
   });
 });
 
 test("another firmware than the profile was written for is told, the same and none are not", () => {
   for (const id of boardIds()) {
     const [known] = bundleOn(id, []).board.firmware;
-    const told = (found: string) => codes(id, [], {}, found).includes("firmware-unknown");
-    expect([id, told("0.0-odd"), told(known ?? ""), told("")]).toEqual([id, true, false, false]);
+    const unknown = (found: string) => codes(id, [], {}, found).includes("firmware-unknown");
+    expect([id, unknown("0.0-odd"), unknown(known ?? ""), unknown("")]).toEqual([id, true, false, false]);
   }
 });
 

@@ -4,36 +4,36 @@ import { planJob } from "../plan/index.ts";
 import { inspect, stateAsFound, type BenchState } from "./index.ts";
 
 /** What the inspection tells under one code, with the cores of a device landed and the state changed so. */
-function toldOf(code: string, board: string, device: string) {
+function benchOf(code: string, board: string, device: string) {
   const planned = planJob(jobOn(board, [device]));
   const last = planned.wiring.devices.at(-1)!;
   const own = planned.wiring.cores.filter((core) => core.device === last.id);
   return {
     last,
     own,
-    told: (change: Partial<BenchState>) =>
+    findingsOf: (change: Partial<BenchState>) =>
       inspect(planned, { ...stateAsFound(planned.bundle), ...change }).filter((each) => each.code === code),
   };
 }
 
 describe.each(["osierbeck-egret", "larkrise-passage"])("a battery on %s, the board isolated", (board) => {
-  const { own, told } = toldOf("battery-left-connected", board, "quillmarsh-reserve");
+  const { own, findingsOf } = benchOf("battery-left-connected", board, "quillmarsh-reserve");
   const all = own.map((core) => core.id);
 
   test("is left connected once its last core is on, and names itself", () => {
     expect(all.length).toBeGreaterThan(1);
-    expect(told({ landed: all }).map(({ subjects }) => subjects)).toEqual([
+    expect(findingsOf({ landed: all }).map(({ subjects }) => subjects)).toEqual([
       [{ kind: "device", id: own[0]!.device }],
     ]);
   });
 
   test.each(all.map((_, index) => index))("is not with one core off still (%i)", (index) => {
-    expect(told({ landed: all.filter((_each, other) => other !== index) })).toEqual([]);
+    expect(findingsOf({ landed: all.filter((_each, other) => other !== index) })).toEqual([]);
   });
 
   test("is not while the board has power, nor with nothing landed", () => {
-    expect(told({ landed: all, powered: true })).toEqual([]);
-    expect(told({ landed: [] })).toEqual([]);
+    expect(findingsOf({ landed: all, powered: true })).toEqual([]);
+    expect(findingsOf({ landed: [] })).toEqual([]);
   });
 });
 
@@ -41,8 +41,8 @@ test.each([
   ["quillmarsh-duet", "brackwater-clasp", true],
   ["osierbeck-egret", "quillmarsh-reserve", false],
 ])("plugged in under power on %s, %s is named where it is keyed: %s", (board, device, keyed) => {
-  const { told, last } = toldOf("plugged-while-live", board, device);
-  const live = told({ landedLive: [pinNode(last.id, last.profile.pins[0]!.id)] });
+  const { findingsOf, last } = benchOf("plugged-while-live", board, device);
+  const live = findingsOf({ landedLive: [pinNode(last.id, last.profile.pins[0]!.id)] });
   expect(live.map(({ subjects }) => subjects)).toEqual(keyed ? [[{ kind: "device", id: last.id }]] : []);
-  expect(told({})).toEqual([]);
+  expect(findingsOf({})).toEqual([]);
 });

@@ -9,7 +9,7 @@ const untestable = "ostwick-moth";
 /** Boards that test their photocells or not, as they are set. */
 const settable = boardIds().filter((id) => settableBehaviours(bundleOn(id, []).board).has("photocell-test"));
 
-/** What the test is set to, and what is told of it with which device. */
+/** What the test is set to, and the findings about it with their devices. */
 function planned(id: string, devices: string[], wish?: boolean) {
   const { bundle, controls, findings, wiring } = planJob(
     bundleOn(id, devices, wish === undefined ? {} : { "photocell-test": wish }),
@@ -17,7 +17,7 @@ function planned(id: string, devices: string[], wish?: boolean) {
   const profileOf = (device: string) => wiring.devices.find((each) => each.id === device)?.profile.id;
   return {
     set: behavioursAt(bundle.board, controls.positions)["photocell-test"],
-    told: findings.flatMap(({ code, subjects }) => {
+    found: findings.flatMap(({ code, subjects }) => {
       const device = subjects.find((each) => each.kind === "device")?.id;
       return /^(test-without-wire|wired-but-not-tested)$/.test(code) ? [[code, profileOf(device ?? "")]] : [];
     }),
@@ -28,11 +28,11 @@ describe("the test of photocells on every board that has it as a setting", () =>
   test("there are several", () => expect(settable.length).toBeGreaterThan(2));
 
   test.each(settable)("%s", (id) => {
-    expect(planned(id, [])).toEqual({ set: false, told: [] });
-    expect(planned(id, [untestable])).toEqual({ set: false, told: [] });
-    expect(planned(id, [untestable], true).told).toEqual([["test-without-wire", untestable]]);
-    expect(planned(id, [testable])).toEqual({ set: true, told: [] });
-    expect(planned(id, [testable], false).told).toEqual([["wired-but-not-tested", testable]]);
+    expect(planned(id, [])).toEqual({ set: false, found: [] });
+    expect(planned(id, [untestable])).toEqual({ set: false, found: [] });
+    expect(planned(id, [untestable], true).found).toEqual([["test-without-wire", untestable]]);
+    expect(planned(id, [testable])).toEqual({ set: true, found: [] });
+    expect(planned(id, [testable], false).found).toEqual([["wired-but-not-tested", testable]]);
   });
 
   test.each(settable)(
@@ -44,9 +44,9 @@ describe("the test of photocells on every board that has it as a setting", () =>
       ]) {
         const left = planned(id, both);
         // Where only one of them finds a place on the tested input, that one decides.
-        if (left.set === true) expect(left.told).toEqual([]);
-        else expect(left).toEqual({ set: false, told: [["wired-but-not-tested", testable]] });
-        expect(planned(id, both, true).told).toEqual(left.set ? [] : [["test-without-wire", untestable]]);
+        if (left.set === true) expect(left.found).toEqual([]);
+        else expect(left).toEqual({ set: false, found: [["wired-but-not-tested", testable]] });
+        expect(planned(id, both, true).found).toEqual(left.set ? [] : [["test-without-wire", untestable]]);
       }
     },
   );

@@ -1,4 +1,4 @@
-import type { Job, JobBundle } from "@anvilcloud/core";
+import type { Job } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
@@ -11,8 +11,6 @@ afterEach(() => knex.destroy());
 
 const read = async (id = "netloft") =>
   (await request(app).get(`/api/jobs/${id}`).expect(200)).body as { version: number; job: Job };
-const bundle = async (id = "netloft") =>
-  (await request(app).get(`/api/jobs/${id}/bundle`).expect(200)).body as JobBundle;
 const put = (job: unknown, version: number | string) =>
   request(app)
     .put("/api/jobs/netloft")
@@ -230,77 +228,5 @@ describe("the log", () => {
     await expect(knex("log").delete()).rejects.toMatchObject({
       message: expect.stringContaining("append-only"),
     });
-  });
-});
-
-describe("bundles", () => {
-  test("a job imported on another installation comes out unchanged, log and profiles included", async () => {
-    const other = await serve();
-    for (const id of ["netloft", "ropewalk", "lampquay"]) {
-      const exported = await bundle(id);
-      await request(other.app).post("/api/bundles").send(exported).expect(201);
-      const again = await request(other.app).get(`/api/jobs/${id}/bundle`).expect(200);
-      expect(again.body).toEqual(exported);
-    }
-    await other.knex.destroy();
-  });
-
-  test("a second import of the same job is refused and changes nothing", async () => {
-    const answer = await request(app)
-      .post("/api/bundles")
-      .send(await bundle())
-      .expect(409);
-    expect(answer.body.detail).toContain("Nothing was imported");
-  });
-
-  test.each<[string, (b: JobBundle) => void, RegExp]>([
-    [
-      "two terminals of one id",
-      (b) => (b.board.blocks[0]!.terminals[1]!.number = 1),
-      /board\.blocks\[0\]\.terminals\[1\]\.number/,
-    ],
-    [
-      "a dial with its sweep reversed",
-      (b) => (b.board.dials[0]!.sweep = { from: "5:00", to: "7:00" }),
-      /board\.dials\[0\]\.sweep/,
-    ],
-    [
-      "a link between terminals that do not exist",
-      (b) => (b.board.links[0]!.between = ["P8", "P9"]),
-      /board\.links\[0\]\.between\[0\]/,
-    ],
-  ])(
-    "a profile with %s is refused by import and by plan, and nothing is half-saved",
-    async (_name, change, message) => {
-      const broken = { ...(await bundle()) };
-      change(broken);
-      broken.job.id = "broken";
-      for (const address of ["/api/bundles", "/api/plan"]) {
-        const answer = await request(app).post(address).send(broken).expect(422);
-        expect(answer.body.detail).toMatch(message);
-        expect(answer.body.problems[0]).toMatchObject({
-          file: "bundle",
-          remedy: expect.stringMatching(/\.$/),
-        });
-      }
-      await request(app).get("/api/jobs/broken").expect(404);
-    },
-  );
-});
-
-describe("plan, without any stored job", () => {
-  test("gives wiring, controls, findings, stations and a run sheet with what it means if not", async () => {
-    const empty = await serve();
-    const { body } = await request(empty.app)
-      .post("/api/plan")
-      .send(await bundle())
-      .expect(200);
-    expect(body.wiring.cores).toHaveLength(29);
-    expect(body.statuses[0]).toMatchObject({ station: "survey", state: "open" });
-    const power = body.sheet.find((step: { id: string }) => step.id === "do:power-up:on");
-    expect(power.see).toContainEqual(expect.objectContaining({ label: "BEAM", is: "lit" }));
-    expect(power.ifNot.length).toBeGreaterThan(3);
-    expect((await request(empty.app).get("/api/jobs")).body.total).toBe(0);
-    await empty.knex.destroy();
   });
 });

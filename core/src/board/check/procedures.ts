@@ -70,13 +70,13 @@ function checkReset(
       report(`${path}.keeps[${at}]`, "a memory it does not clear", id, "Take it out of clears or of keeps.");
   });
   if (procedure.kind !== "reset") return;
-  const told = [...procedure.clears, ...procedure.keeps];
-  const untold = own.filter((id) => !told.includes(id));
-  if (untold.length)
+  const named = [...procedure.clears, ...procedure.keeps];
+  const unnamed = own.filter((id) => !named.includes(id));
+  if (unnamed.length)
     report(
       `${path}.keeps`,
       "every memory of the board among clears and keeps",
-      `nothing of ${untold.join(", ")}`,
+      `nothing of ${unnamed.join(", ")}`,
       "Say of each memory whether the reset clears or keeps it.",
     );
   const forgotten = procedure.steps.flatMap((step) => memoriesIn(step.effects.forget));

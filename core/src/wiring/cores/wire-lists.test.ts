@@ -136,8 +136,8 @@ describe("pins that are wanted somewhere", () => {
   test("wanted on a terminal that cannot take it, or that is not there: planned elsewhere, with a finding", () => {
     for (const terminal of ["M1", "Z9"]) {
       const { wiring, findings } = wanting({ "r-plus": terminal });
-      const told = findings.find((each) => each.code === "pin-impossible")!;
-      expect(told.values).toMatchObject({
+      const impossible = findings.find((each) => each.code === "pin-impossible")!;
+      expect(impossible.values).toMatchObject({
         terminal,
         instead: expect.stringMatching(/^Planned on R\d instead\.$/),
       });

@@ -45,8 +45,8 @@ describe("where a core sits", () => {
 
   test("a pin for which nothing is planned may be found somewhere too", () => {
     const { wiring, at } = wired("osierbeck-egret", ["larkrise-sill"], { "sensor-1/t": "X1" });
-    const told = differencesOf(wiring.devices, wiring.cores, sitsOf({ "sensor-1/t": "X1" }));
-    expect(told).toMatchObject([{ pin: node("sensor-1/t"), plannedText: "nothing", foundText: "X1" }]);
+    const differences = differencesOf(wiring.devices, wiring.cores, sitsOf({ "sensor-1/t": "X1" }));
+    expect(differences).toMatchObject([{ pin: node("sensor-1/t"), plannedText: "nothing", foundText: "X1" }]);
     expect(at.wires.some((wire) => sameNode(wire.from, node("sensor-1/t")))).toBe(true);
   });
 });
@@ -106,8 +106,8 @@ describe("what is wrong as it is wired", () => {
       "stop-button-1/a": "E1",
       "stop-button-1/b": "E2",
     });
-    const told = shorted.findings.find((each) => each.code === "rail-shorted");
-    expect(told).toMatchObject({
+    const short = shorted.findings.find((each) => each.code === "rail-shorted");
+    expect(short).toMatchObject({
       severity: "danger",
       values: { rail: "24 V accessories", through: expect.stringContaining("Halt stop button") as string },
     });

@@ -69,7 +69,7 @@ function surge(rail: RailLoad): Finding[] {
 export function overloadFindings(loads: readonly RailLoad[]): Finding[] {
   const made = loads.filter((rail) => makerOf(rail) !== undefined);
   return loads.flatMap((rail) => {
-    const told = [asksTooMuch(rail, made), passed(rail), surge(rail)];
-    return told.find((findings) => findings.length) ?? [];
+    const gravestFirst = [asksTooMuch(rail, made), passed(rail), surge(rail)];
+    return gravestFirst.find((findings) => findings.length) ?? [];
   });
 }

@@ -81,7 +81,7 @@ describe("a surge as something is switched on", () => {
     const ember = given.devices.find((device) => device.id === "ostwick-ember")!;
     ember.supplies[0]!.milliamps.inrush = 900;
     const { wiring } = replanned(given);
-    const told = wiring.findings.find((each) => each.code === "rail-inrush");
-    expect(told).toMatchObject({ severity: "caution", values: { load: "900 mA", limit: "400 mA" } });
+    const inrush = wiring.findings.find((each) => each.code === "rail-inrush");
+    expect(inrush).toMatchObject({ severity: "caution", values: { load: "900 mA", limit: "400 mA" } });
   });
 });

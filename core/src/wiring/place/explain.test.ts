@@ -85,8 +85,8 @@ describe("what would make room", () => {
 
   test("an input that cannot be shared says who has it", () => {
     const { findings } = planOn("hexby-trestle", ["ostwick-thread", "ostwick-thread", "ostwick-thread"]);
-    const told = findings.find((each) => each.code === "device-unplaced");
-    expect(told?.values.reason).toMatch(
+    const unplaced = findings.find((each) => each.code === "device-unplaced");
+    expect(unplaced?.values.reason).toMatch(
       /^.+ \(S[34]\) is taken by Thread .+, and what it looks for cannot be shared\.$/,
     );
   });

@@ -63,8 +63,8 @@ describe("a relay switches what its contact bears, to the volt and the milliamp,
 
 describe("traps 31 and its reverse: what must live never sleeps, what must sleep sleeps", () => {
   type Lives = "always" | "switched";
-  /** What is told of devices of the catalogue that must live so, each alone on a board whose rails all live thus. */
-  const toldWith = (live: "always" | "moving", lives: Lives) =>
+  /** The findings of devices of the catalogue that must live so, each alone on a board whose rails all live thus. */
+  const codesWith = (live: "always" | "moving", lives: Lives) =>
     boardIds().flatMap((id) =>
       shippedDevices()
         .filter((device) => device.supplies.some((supply) => supply.lives === lives))
@@ -76,10 +76,8 @@ describe("traps 31 and its reverse: what must live never sleeps, what must sleep
             ({ demand, place }) =>
               demand.kind === "supply" && demand.supply.lives === lives && place?.kind === "rail",
           );
-          const codes = findings
-            .map((each) => each.code)
-            .filter((code) => /^rail-(never-)?sleeps$/.test(code));
-          return onRail ? codes.concat(codes.length ? [] : ["none" as never]) : [];
+          const own = findings.map((each) => each.code).filter((code) => /^rail-(never-)?sleeps$/.test(code));
+          return onRail ? own.concat(own.length ? [] : ["none" as never]) : [];
         }),
     );
 
@@ -89,8 +87,8 @@ describe("traps 31 and its reverse: what must live never sleeps, what must sleep
     ["always", "always", "none"],
     ["switched", "moving", "none"],
   ] as const)("lives %s, the rails live %s: %s", (lives, live, code) => {
-    const told = toldWith(live, lives);
-    expect(told.length).toBeGreaterThan(3);
-    expect(new Set<string>(told)).toEqual(new Set([code]));
+    const codes = codesWith(live, lives);
+    expect(codes.length).toBeGreaterThan(3);
+    expect(new Set<string>(codes)).toEqual(new Set([code]));
   });
 });
