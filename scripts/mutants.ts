@@ -46,19 +46,45 @@ async function mutantsOf(folder: string): Promise<Place[]> {
   return mutants.filter(({ statusReason }) => !statusReason) as unknown as Place[];
 }
 
-/** A sample drawn by a seed (Lehmer's generator with Park and Miller's multiplier; from memory). */
-function sample<T>(all: readonly T[], count: number, seed: number): T[] {
+/** The same in an order drawn by a seed (Lehmer's generator with Park and Miller's multiplier; from memory). */
+function shuffled<T>(all: readonly T[], seed: number): T[] {
   let state = seed;
   const next = () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
   return all
     .map((each) => ({ each, at: next() }))
     .sort((a, b) => a.at - b.at)
-    .slice(0, count)
     .map(({ each }) => each);
 }
 
+const before = (a: { line: number; column: number }, b: { line: number; column: number }) =>
+  a.line < b.line || (a.line === b.line && a.column <= b.column);
+
+const holds = (outer: Place, inner: Place) =>
+  outer.fileName === inner.fileName &&
+  before(outer.location.start, inner.location.start) &&
+  before(inner.location.end, outer.location.end);
+
+/** A range is tried with every change within it; one that holds more than these would stand for a whole function. */
+const mostWithin = 6;
+
+/** Ranges drawn by a seed until the changes within them come to the count. */
+function draw(all: readonly Place[], count: number, seed: number): string[] {
+  const within = (place: Place) => all.filter((each) => holds(place, each));
+  const drawn = new Set<Place>();
+  const ranges = new Set<string>();
+  for (const place of shuffled(all, seed)) {
+    if (drawn.size >= count) break;
+    const changes = within(place);
+    if (drawn.has(place) || changes.length > mostWithin) continue;
+    for (const each of changes) drawn.add(each);
+    ranges.add(rangeOf(place));
+  }
+  return [...ranges];
+}
+
+/** The instrumenter counts lines from 0, a range from 1; both count columns from 0. */
 const rangeOf = ({ fileName, location: { start, end } }: Place) =>
-  `${fileName}:${start.line}:${start.column}-${end.line}:${end.column}`;
+  `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`;
 
 interface Tried {
   status: string;
@@ -67,7 +93,7 @@ interface Tried {
   replacement?: string;
 }
 
-/** Tries the sample of a folder; every change within a drawn range is tried with it. */
+/** Tries every change within these ranges of a folder. */
 function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried][] {
   const work = mkdtempSync(join(tmpdir(), "anvilcloud-mutants-"));
   const report = join(work, "report.json");
@@ -87,7 +113,8 @@ function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried
     mutator: { excludedMutations },
     concurrency: 2,
     timeoutMS: 60_000,
-    reporters: ["json"],
+    // Every ten seconds how many are tried; the outcome comes at the end.
+    reporters: ["json", "progress-append-only"],
     jsonReporter: { fileName: report },
     // Within the project, where the packages are found without links to them.
     tempDirName: "test-results/mutants",
@@ -100,7 +127,7 @@ function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried
   writeFileSync(config, JSON.stringify(settings));
   const run = spawnSync("npx", ["stryker", "run", config], {
     cwd: root,
-    stdio: ["ignore", "pipe", "pipe"],
+    stdio: ["ignore", 2, "pipe"],
     env: { ...process.env, MUTANTS_FOLDER: folder },
     encoding: "utf8",
   });
@@ -112,9 +139,7 @@ function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried
       mutants.map((mutant): [string, Tried] => [file, mutant]),
     );
   } catch {
-    throw new Error(
-      `The mutation tester made no report.\n${run.stdout.slice(-3_000)}${run.stderr.slice(-2_000)}`,
-    );
+    throw new Error(`The mutation tester made no report.\n${run.stderr.slice(-3_000)}`);
   } finally {
     rmSync(work, { recursive: true, force: true });
   }
@@ -122,8 +147,7 @@ function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried
 
 for (const folder of positionals.length ? positionals : rules) {
   const all = await mutantsOf(folder);
-  const drawn = sample(all, most, Number(values.seed));
-  const tried = tryAll(folder, [...new Set(drawn.map(rangeOf))]).filter(
+  const tried = tryAll(folder, draw(all, most, Number(values.seed))).filter(
     ([, { status }]) => status !== "Ignored" && status !== "CompileError",
   );
   const noticed = tried.filter(([, { status }]) => status === "Killed" || status === "Timeout");
