@@ -1,8 +1,21 @@
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
+
+/** Refuses a page that would solve circuits itself: a solver reached by some import would freeze it. Workers are built apart. */
+const noSolverInThePage: Plugin = {
+  name: "no-solver-in-the-page",
+  generateBundle(_options, bundle) {
+    for (const chunk of Object.values(bundle)) {
+      const solver =
+        chunk.type === "chunk" &&
+        chunk.moduleIds.find((id) => /core\/src\/circuit\/network\/|core\/src\/wiring\/assign\//.test(id));
+      if (solver) this.error(`${chunk.fileName} holds ${solver}: the page asks its worker instead.`);
+    }
+  },
+};
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [react(), noSolverInThePage],
   server: { port: 5170, proxy: { "/api": "http://127.0.0.1:4170" } },
   build: {
     outDir: "dist",

@@ -46,10 +46,8 @@ export function Meter({ plan, bench }: { plan: ShownPlan; bench: Probes["bench"]
   const [power, setPower] = useState<Power>("on");
   const options = terminals.map(({ id, label, block }) => ({ id, text: `${id} ${block.label}, ${label}` }));
   const probes: Probes = { bench, red, black, powered: power === "on" };
-  // The plan is named by its log: what was landed since is measured anew.
-  const made = `${plan.bundle.job.id} ${plan.bundle.log.length} ${plan.wiring.cores.length}`;
   const { reading, why } =
-    useAnswer(`${made} ${JSON.stringify(probes)}`, (planner) => planner.meter(probes)) ?? nothingYet;
+    useAnswer([plan, JSON.stringify(probes)], (planner) => planner.meter(probes)) ?? nothingYet;
   return (
     <Frame aria-label="Meter">
       <Row style={{ justifyContent: "space-between" }}>

@@ -63,9 +63,7 @@ const shownAlone = (
 
 /** A board by itself at one moment of its life; as delivered until what it shows then is worked out. */
 export function useBoardView(board: BoardProfile, moment: BoardMoment): BenchView {
-  const shown = useAnswer(`${board.id} ${board.revision} ${moment} ${JSON.stringify(board)}`, (planner) =>
-    planner.board(board, moment),
-  );
+  const shown = useAnswer([JSON.stringify(board), moment], (planner) => planner.board(board, moment));
   return shown ? shownAlone(board, shown) : restView(board);
 }
 

@@ -15,20 +15,32 @@ export function usePlanner(): Planner {
   return given ?? (shared ??= remotePlanner());
 }
 
-/** What the planner answers to a question; the answer before stands until the next one comes. `key` names the question. */
-export function useAnswer<T>(key: string, ask: (planner: Planner) => Promise<T>): T | undefined {
+/**
+ * What the planner answers to a question; the answer before stands until the next one comes.
+ * @param question what it is about: asked again whenever one of these is another
+ * @throws while rendering, what kept the planner from answering
+ */
+export function useAnswer<T>(
+  question: readonly unknown[],
+  ask: (planner: Planner) => Promise<T>,
+): T | undefined {
   const planner = usePlanner();
-  const [answer, setAnswer] = useState<{ key: string; value: T }>();
+  const [answer, setAnswer] = useState<{ value?: T; error?: Error }>({});
   useEffect(() => {
     let wanted = true;
-    void ask(planner).then((value) => {
-      if (wanted) setAnswer({ key, value });
-    });
+    const take = (next: typeof answer) => {
+      if (wanted) setAnswer(next);
+    };
+    ask(planner).then(
+      (value) => take({ value }),
+      (error: Error) => take({ error }),
+    );
     return () => {
       wanted = false;
     };
-    // The question is named by its key; `ask` is made anew at every render.
+    // `ask` is made anew at every render; the question says when it is another.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [planner, key]);
-  return answer?.value;
+  }, [planner, ...question]);
+  if (answer.error) throw answer.error;
+  return answer.value;
 }

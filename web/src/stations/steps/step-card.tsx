@@ -196,7 +196,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         <summary style={{ cursor: "pointer", minHeight: 44, display: "flex", alignItems: "center" }}>
           <SubHeading as="span">If you do not see it</SubHeading>
         </summary>
-        {answering.why && <Meanings step={step} />}
+        {answering.why && <Meanings plan={plan} step={step} />}
       </details>
       {step.source && (
         <Quiet>
