@@ -41,11 +41,14 @@ const drawn = (board: BoardProfile, count: number, seed: number): Positions[] =>
     .sample(anyFound(board), { numRuns: count, seed })
     .map((found) => readable(board, foundPositions(board, found)));
 
-const every = (holds: (board: BoardProfile, a: Positions, b: Positions, id: string) => void) => {
-  for (const [id, board] of boards) {
-    const targets = drawn(board, 12, 5);
-    drawn(board, 12, 6).forEach((found, at) => holds(board, targets[at]!, found, id));
-  }
+/** Pairs of states of each board: one to bring it to, one it is found in. */
+const pairs = boards.flatMap(([id, board]) => {
+  const targets = drawn(board, 8, 5);
+  return drawn(board, 8, 6).map((found, index) => ({ id, board, target: targets[index]!, found }));
+});
+
+const every = (holds: (board: BoardProfile, target: Positions, found: Positions, id: string) => void) => {
+  for (const { id, board, target, found } of pairs) holds(board, target, found, id);
 };
 
 /** Behaviours that one control of the board alone sets. */
@@ -219,7 +222,7 @@ describe("trap 1: a force too low for learning", () => {
   test("is told under what the learn wants, with a position that is enough; at it and over it nothing is", () => {
     expect(cases.length).toBeGreaterThan(5);
     for (const { board, force } of cases)
-      for (const at of drawn(board, 12, 9)) {
+      for (const at of drawn(board, 6, 9)) {
         const given = Number(behavioursAt(board, at)[force]);
         expect(forceFindings(board, at, given, at, force)).toEqual([]);
         expect(forceFindings(board, at, given - 1, at, force)).toEqual([]);
@@ -232,5 +235,20 @@ describe("trap 1: a force too low for learning", () => {
         const mended = { ...at, [kind]: { ...at[kind], [subject!.id]: target } };
         expect(Number(behavioursAt(board, mended)[force])).toBeGreaterThanOrEqual(given + 1);
       }
+  });
+
+  test("the planned position is named where it is just enough", () => {
+    const named = cases.flatMap(({ board, force }) => {
+      const [at, planned] = drawn(board, 24, 11)
+        .map((each) => ({ each, given: Number(behavioursAt(board, each)[force]) }))
+        .sort((a, b) => a.given - b.given)
+        .filter((_, n, all) => n === 0 || n === all.length - 1);
+      if (!at || !planned || at.given === planned.given) return [];
+      const [found] = forceFindings(board, at.each, planned.given, planned.each, force);
+      const [{ kind, id }] = found!.subjects as [{ kind: string; id: string }];
+      expect(found!.values.target).toBe(planned.each[kind === "dial" ? "dials" : "values"][id]);
+      return [kind];
+    });
+    expect(new Set(named)).toEqual(new Set(["dial", "value"]));
   });
 });
