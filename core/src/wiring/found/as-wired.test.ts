@@ -1,16 +1,19 @@
-import { planOn } from "../../testing/shipped.ts";
+import { terminalOf } from "../../board/index.ts";
+import { boardIds, planOn, usualDevices } from "../../testing/shipped.ts";
 import { asWiredFindings } from "./as-wired.ts";
 import { differencesOf, effectOf, effectText } from "./difference.ts";
 import { installationOf, stateAsFound, wiresOf } from "../../state/index.ts";
-import { planJob } from "../../plan/index.ts";
-import { nodeWord, sameNode } from "../../node/index.ts";
+import { planJob, type JobPlan } from "../../plan/index.ts";
+import { nodeWord, sameNode, terminalIn } from "../../node/index.ts";
 import { moves, node, sits as sitsOf, target } from "../../testing/keys.ts";
-import { seatText } from "../cores/index.ts";
+import { seatText, type Core } from "../cores/index.ts";
 
 /** A job wired as planned, but for cores that sit elsewhere. */
-function wired(board: string, devices: string[], at: Readonly<Record<string, string>>) {
+const wired = (board: string, devices: string[], at: Readonly<Record<string, string>>) =>
+  wiredAs(planOn(board, devices), at);
+
+function wiredAs({ wiring, bundle }: JobPlan, at: Readonly<Record<string, string>>) {
   const sits = sitsOf(at);
-  const { wiring, bundle } = planOn(board, devices);
   const links = Object.fromEntries(wiring.links.map((link) => [link.id, link.planned]));
   const state = { ...stateAsFound(bundle), landed: wiring.cores.map((core) => core.id), links, sits };
   const installed = installationOf(bundle.board, wiring, state);
@@ -124,6 +127,36 @@ describe("what is wrong as it is wired", () => {
     const found = wired("osierbeck-egret", eye, { "photocell-1/r-plus": "X1" });
     expect(codes(found)).not.toContain("plugs-swapped");
     expect(codes(found)).toContain("core-misplaced");
+  });
+});
+
+describe("trap 44: two plugs of one shape in each other's place", () => {
+  test("any two blocks of any board exchanged: plugs where both have one shape, cores everywhere else", () => {
+    const pairs = boardIds().flatMap((id) => {
+      const plan = planOn(id, usualDevices(id));
+      const { bundle, wiring } = plan;
+      const blockOf = (core: Core) => terminalOf(bundle.board, terminalIn(core.to) ?? "")?.block;
+      const used = bundle.board.blocks.filter((block) =>
+        wiring.cores.some((core) => blockOf(core) === block),
+      );
+      return used.flatMap((one, index) =>
+        used.slice(index + 1).flatMap((other) => {
+          const cores = wiring.cores.filter((core) => [one, other].includes(blockOf(core)!));
+          const crossed = cores.map((core): [string, string] => {
+            const from = blockOf(core)!;
+            const to = from === one ? other : one;
+            const place = from.terminals.findIndex(({ number }) => `${from.id}${number}` === target(core));
+            return [nodeWord(core.from), `${to.id}${to.terminals[place]?.number ?? 0}`];
+          });
+          if (crossed.some(([, to]) => terminalOf(bundle.board, to) === undefined)) return [];
+          const swapped = codes(wiredAs(plan, Object.fromEntries(crossed))).includes("plugs-swapped");
+          const alike = one.plug !== undefined && one.plug === other.plug;
+          expect([id, one.id, other.id, swapped]).toEqual([id, one.id, other.id, alike]);
+          return [[one, other]];
+        }),
+      );
+    });
+    expect(pairs.length).toBeGreaterThan(20);
   });
 });
 

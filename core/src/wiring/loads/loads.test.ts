@@ -66,6 +66,25 @@ describe("what a limit carries, by situation", () => {
   });
 });
 
+test("two converters of one kind each carry their own locks, and draw for them alone", () => {
+  const { wiring } = planOn("penhallow-drover", [
+    "brackwater-turn",
+    "brackwater-turn",
+    "brackwater-clasp",
+    "brackwater-clasp",
+  ]);
+  const limits = wiring.rails.filter(({ loads }) => loads.some((load) => load.device.startsWith("lock-")));
+  expect(limits.map(({ loads }) => loads.map((load) => load.device))).toEqual([["lock-1"], ["lock-2"]]);
+  // By hand: 310 mA d.c. behind each ask 1.7 times as much of the a.c. side.
+  for (const converter of ["converter-1", "converter-2"])
+    expect(
+      wiring.rails
+        .flatMap(({ loads }) => loads)
+        .filter((load) => load.device === converter)
+        .map((load) => load.milliamps.idle),
+    ).toEqual([expect.closeTo(1.7 * 310, 6)]);
+});
+
 describe("a surge as something is switched on", () => {
   test("over the limit for a moment is a caution of its own, within it nothing", () => {
     // By hand: at work 210 + 180 = 390 of 400 mA; as the courtesy light comes on, 210 + 300 = 510.

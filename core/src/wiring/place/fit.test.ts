@@ -61,6 +61,23 @@ describe("a relay switches what its contact bears, to the volt and the milliamp,
   });
 });
 
+describe("how far a place is from the one made for it", () => {
+  test("a rail or an input by the first of its uses that is asked of it; made rails after those, relays last", () => {
+    for (const id of boardIds()) {
+      const board = shippedBoard(id);
+      for (const demand of shippedDevices().flatMap(demandsFor))
+        for (const { place, rank } of placesFor(demand, board, []))
+          if (place.kind === "input" && demand.kind === "contact")
+            expect(place.input.takes[rank]).toBe(demand.contact.duty);
+          else if (place.kind === "rail" && demand.kind === "supply") {
+            expect(demand.duties).toContain(place.rail.feeds[rank]);
+            expect(place.rail.feeds.slice(0, rank).some((each) => demand.duties.includes(each))).toBe(false);
+          } else if (place.kind === "relay") expect(rank).toBeGreaterThan(board.rails.length);
+          else expect(rank).toBe(0);
+    }
+  });
+});
+
 describe("traps 31 and its reverse: what must live never sleeps, what must sleep sleeps", () => {
   type Lives = "always" | "switched";
   /** The findings of devices of the catalogue that must live so, each alone on a board whose rails all live thus. */
