@@ -6,7 +6,7 @@ import {
   type ShownPlan,
   type StoredJob,
 } from "@anvilcloud/core";
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useState } from "react";
 import { createPlanQueue, usePlanner } from "../planner/index.ts";
 
 /** A plan with what it was made for: the version of the job, and how long its log was. */
@@ -39,8 +39,11 @@ export function usePlan({ stored, devices, log }: Wanted): Planning {
         planner.plan({ format: jobFormat, job, board, ...wanted }, (stage) =>
           setPlanning((now) => ({ ...now, stage })),
         ),
-      publish: (plan, wanted) =>
-        setPlanning({ made: { plan, madeFor: { version: wanted.stored.version, log: wanted.log.length } } }),
+      // In a transition: a large job is drawn in slices between which the page answers.
+      publish: (plan, { stored, log }) =>
+        startTransition(() =>
+          setPlanning({ made: { plan, madeFor: { version: stored.version, log: log.length } } }),
+        ),
       fail: (error) => setPlanning((now) => ({ made: now.made, error })),
     }),
   );

@@ -65,7 +65,7 @@ describe("the list of boards", () => {
   test("shows each with its purpose and how many jobs rest on it", async () => {
     serve({ "/api/boards": { boards, jobs: { "quillmarsh-duet": 3, "tarn-weir": 1 } } });
     show("/boards");
-    expect(await screen.findByText("revision 1, 3 jobs", {}, { timeout: 10_000 })).toBeTruthy();
+    expect(await screen.findByText("revision 1, 3 jobs")).toBeTruthy();
     expect(document.querySelectorAll("li")).toHaveLength(4);
     expect(screen.getByText(boards[0]!.summary)).toBeTruthy();
     expect(screen.getByText("revision 1, 1 job")).toBeTruthy();

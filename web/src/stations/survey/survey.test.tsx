@@ -12,7 +12,6 @@ import { WishesForm } from "./wishes-form.tsx";
 beforeAll(() => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
 afterEach(cleanup);
 const jobs = (sent: Sent[]) => sent.filter((each) => each.method === "PUT").map((each) => each.body as Job);
-const patient = { timeout: 4_000 };
 
 async function choose(button: HTMLElement, option: string) {
   await userEvent.click(button);
@@ -26,7 +25,7 @@ describe("the survey saves itself", () => {
     const town = screen.getByRole("textbox", { name: "Town" });
     await userEvent.clear(town);
     await userEvent.type(town, "Saltreath Haven");
-    await waitFor(() => expect(jobs(sent)).toHaveLength(1), patient);
+    await waitFor(() => expect(jobs(sent)).toHaveLength(1));
     expect(jobs(sent)[0]?.site.town).toBe("Saltreath Haven");
     expect(sent[0]?.headers["If-Match"]).toBe('"1"');
   });
@@ -39,7 +38,7 @@ describe("the survey saves itself", () => {
     await screen.findByText("a title");
     await userEvent.type(title, "Netloft");
     // The first thing sent is the whole title: the empty one was held back.
-    await waitFor(() => expect(jobs(sent).at(-1)?.title).toBe("Netloft"), patient);
+    await waitFor(() => expect(jobs(sent).at(-1)?.title).toBe("Netloft"));
     expect(jobs(sent).map((job) => job.title)).not.toContain("");
   });
 
@@ -47,7 +46,7 @@ describe("the survey saves itself", () => {
     const { sent } = fakeServer();
     await renderInJob(netloft(), <GateForm />);
     await userEvent.click(screen.getByRole("radio", { name: "One leaf" }));
-    await waitFor(() => expect(jobs(sent)).toHaveLength(1), patient);
+    await waitFor(() => expect(jobs(sent)).toHaveLength(1));
     expect(jobs(sent)[0]?.survey.leaves.map((leaf) => leaf.id)).toEqual(["only"]);
     expect(jobs(sent)[0]?.devices.flatMap((device) => device.leaf ?? [])).toEqual(["only", "only"]);
   });

@@ -59,7 +59,7 @@ describe("cables", () => {
     expect(row.dataset.changed).toBe("true");
     expect(within(row).getByText("needs 0.75")).toBeTruthy();
     await userEvent.click(screen.getByRole("button", { name: "Take the sizes that are enough" }));
-    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true), { timeout: 4_000 });
+    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true));
     const body = sent.find(({ method }) => method === "PUT")!.body as typeof bundle.job;
     const sizes = Object.values(body.devices.find((device) => device.id === "lock")!.cables).map(
       (cable) => cable.sizeMm2,
@@ -73,7 +73,7 @@ describe("cables", () => {
     const field = screen.getByRole("textbox", { name: "Run that Stop, boat store shares" });
     await userEvent.type(field, "wall");
     fireEvent.blur(field);
-    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true), { timeout: 4_000 });
+    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true));
     const body = sent.find(({ method }) => method === "PUT")!.body as {
       devices: { id: string; cables: object }[];
     };
@@ -115,7 +115,7 @@ describe("as wired", () => {
     const list = screen.getByRole("list", { name: "Differences to the plan" });
     expect(within(list).getAllByRole("listitem")).toHaveLength(1);
     await userEvent.click(screen.getByRole("button", { name: "Keep it on P5" }));
-    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true), { timeout: 4_000 });
+    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true));
     const body = sent.find(({ method }) => method === "PUT")!.body as {
       devices: { id: string; pinned?: object }[];
     };
@@ -138,7 +138,7 @@ describe("as wired", () => {
     await renderInJob(bundle, <AsWired />);
     expect(screen.getByText(/its sheet says/).textContent).toContain("RD");
     await userEvent.click(screen.getByRole("button", { name: "As on its sheet" }));
-    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true), { timeout: 4_000 });
+    await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true));
     const body = sent.find(({ method }) => method === "PUT")!.body as {
       devices: { id: string; cores?: object }[];
     };
