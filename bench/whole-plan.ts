@@ -1,28 +1,9 @@
-import {
-  draftInstance,
-  draftJob,
-  jobFormat,
-  planJob,
-  stepMeanings,
-  type Installation,
-  type JobBundle,
-  type Moment,
-} from "@anvilcloud/core";
+import { planJob, stepMeanings, type Installation, type Moment } from "@anvilcloud/core";
 import { measureAfresh } from "../core/src/circuit/measure.ts";
 import { watchSolutions } from "../core/src/circuit/solved.ts";
-import { manyDevices, largeBoards } from "../core/src/testing/many.ts";
-import { shippedDevices } from "../core/src/testing/shipped.ts";
+import { largeBoards } from "../core/src/testing/many.ts";
+import { largeJob } from "./large-job.ts";
 import { medianMs, report } from "./measure.ts";
-
-/** A job with so many devices out of the catalogue. */
-function largeJob(board: ReturnType<typeof largeBoards>[number], count: number): JobBundle {
-  const devices = shippedDevices();
-  const job = manyDevices(board, count, 7).reduce(
-    (now, { profile }) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }),
-    draftJob("large", "A large job", "Perrin", board),
-  );
-  return { format: jobFormat, job, board, devices, log: [] };
-}
 
 /**
  * The whole plan of a job of 60 devices, run sheet and the meanings of all its steps included, against solving each of
