@@ -14,7 +14,7 @@ const common = {
 };
 
 export default {
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   projects: [
     { ...common, displayName: "core", rootDir: "core" },
     { ...common, displayName: "server", rootDir: "server" },
