@@ -24,6 +24,7 @@ export default {
       rootDir: "web",
       testEnvironment: "jsdom",
       setupFiles: [`${import.meta.dirname}/web/src/testing/setup.ts`],
+      setupFilesAfterEnv: [`${import.meta.dirname}/web/src/testing/patience.ts`],
       transform: {
         "^.+\\.tsx?$": [
           "@swc/jest",
