@@ -21,7 +21,16 @@ const files = folders
   .sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1));
 
 await build({
-  stdin: { contents: files.map((file) => `import "./${file}";`).join("\n"), resolveDir: source },
+  // A change that keeps a file from loading at all is a test that fails, not a file without tests.
+  stdin: {
+    contents: files
+      .map(
+        (file) =>
+          `try { await import("./${file}"); } catch (error) { test("${file} loads", () => { throw error; }); }`,
+      )
+      .join("\n"),
+    resolveDir: source,
+  },
   // Beside the helper that finds the shipped data from where it stands.
   outfile: join(source, "testing/mutants.bundle.mjs"),
   bundle: true,
