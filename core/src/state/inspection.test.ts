@@ -1,7 +1,9 @@
+import { behavioursAt } from "../controls/index.ts";
 import { pinNode } from "../node/index.ts";
 import { jobOn } from "../testing/found.ts";
 import { planJob } from "../plan/index.ts";
-import { inspect, stateAsFound, type BenchState } from "./index.ts";
+import { boardIds, shippedBoard, usualDevices } from "../testing/shipped.ts";
+import { applyEffect, inspect, stateAsFound, type BenchState } from "./index.ts";
 
 /** What the inspection tells under one code, with the cores of a device landed and the state changed so. */
 function benchOf(code: string, board: string, device: string) {
@@ -45,4 +47,49 @@ test.each([
   const live = findingsOf({ landedLive: [pinNode(last.id, last.profile.pins[0]!.id)] });
   expect(live.map(({ subjects }) => subjects)).toEqual(keyed ? [[{ kind: "device", id: last.id }]] : []);
   expect(findingsOf({})).toEqual([]);
+});
+
+test("trap 2: a protection whose core is off is open, on every board; a command's open contact is none", () => {
+  const opened = boardIds().flatMap((id) => {
+    const planned = planJob(jobOn(id, usualDevices(id)));
+    const { wiring, bundle } = planned;
+    const wired: BenchState = {
+      ...stateAsFound(bundle),
+      landed: wiring.cores.map((core) => core.id),
+      links: Object.fromEntries(wiring.links.map((link) => [link.id, link.planned])),
+      positions: planned.controls.positions,
+      inForce: planned.controls.positions,
+      powered: true,
+    };
+    const openAt = (state: BenchState) =>
+      inspect(planned, state)
+        .filter((each) => each.code === "protection-open")
+        .flatMap(({ subjects }) => subjects.filter((each) => each.kind === "input").map((each) => each.id));
+    expect([id, openAt(wired)]).toEqual([id, []]);
+    const given = behavioursAt(bundle.board, planned.controls.positions);
+    return wiring.placements.flatMap(({ demand, place }) => {
+      if (demand.kind !== "contact" || place?.kind !== "input") return [];
+      const pin = pinNode(demand.device.id, demand.contact.pins[0]);
+      const state = applyEffect(wired, { kind: "move", moves: [{ pin, to: "off" }] });
+      const { off, reactions } = place.input;
+      const isOff = off !== undefined && given[off.behaviour] === off.is;
+      const protects = demand.contact.rest === "closed" && reactions.length > 0 && !isOff;
+      if (protects) expect([id, openAt(state)]).toEqual([id, [place.input.id]]);
+      else if (demand.contact.rest === "open") expect([id, openAt(state)]).toEqual([id, []]);
+      expect(openAt({ ...state, powered: false })).toEqual([]);
+      return protects ? [place.input.id] : [];
+    });
+  });
+  expect(opened.length).toBeGreaterThan(15);
+});
+
+test("a battery that found no place on the board is not left connected", () => {
+  const without = boardIds().filter((id) => shippedBoard(id).battery === undefined);
+  expect(without.length).toBeGreaterThan(2);
+  for (const id of without) {
+    const planned = planJob(jobOn(id, ["quillmarsh-reserve"]));
+    expect(inspect(planned, stateAsFound(planned.bundle)).map((each) => each.code)).not.toContain(
+      "battery-left-connected",
+    );
+  }
 });

@@ -49,24 +49,14 @@ export function testFindings({ wiring, bundle: { board } }: Planned, at: Positio
   return testedContacts(wiring, board).flatMap(({ input, device, wired, by }): Finding[] => {
     // A board without a setting tests always where it has an output for it.
     const on = settable ? set === true : board.outputs.some((output) => output.id === input.test);
-    if (on === (wired === true) || (!on && wired !== true)) return [];
     const subjects = [
       { kind: "device" as const, id: device.id },
       { kind: "input" as const, id: input.id },
       { kind: "terminal" as const, id: input.terminal },
     ];
-    const label = `${input.label} (${input.terminal})`;
-    return on
-      ? [
-          finding("test-without-wire", subjects, {
-            input: label,
-            device: device.name,
-            reason: wired === true ? "" : wired,
-            rail: by,
-          }),
-        ]
-      : settable
-        ? [finding("wired-but-not-tested", subjects, { input: label, device: device.name, rail: by })]
-        : [];
+    const values = { input: `${input.label} (${input.terminal})`, device: device.name, rail: by };
+    if (on && wired !== true) return [finding("test-without-wire", subjects, { ...values, reason: wired })];
+    if (!on && wired === true && settable) return [finding("wired-but-not-tested", subjects, values)];
+    return [];
   });
 }
