@@ -175,6 +175,24 @@ describe("numbers on every board", () => {
   });
 });
 
+test("an entry that shows what is as good as any other is left as it is", () => {
+  const left = boards.flatMap(([, board]) =>
+    menuValues(board).flatMap(({ item, positions }) => {
+      const [behaviour] = item.number ? behavioursOf([item.number]) : [];
+      if (!behaviour || isDiscrete(behaviour) || !setOnce(board).has(behaviour)) return [];
+      const at = (shows: string) => Number(valueGives(item, shows)[behaviour]);
+      const [low = "", high = ""] = positions;
+      for (const shows of [low, high]) {
+        const found = foundPositions(board, { values: { [item.id]: shows } });
+        const wanted = (at(low) + at(high)) / 2;
+        expect(planControls(board, { [behaviour]: wanted }, found).positions.values[item.id]).toBe(shows);
+      }
+      return [item.id];
+    }),
+  );
+  expect(left.length).toBeGreaterThan(5);
+});
+
 describe("a dial with several functions", () => {
   const dials = boards.flatMap(([id, board]) => board.dials.map((dial) => ({ id, board, dial })));
 
@@ -206,8 +224,12 @@ describe("a dial with several functions", () => {
       const places = safeFractions(dial).filter((_, n) => n % 5 === 0);
       for (const now of places)
         for (const planned of places)
-          expect(thresholdFindings(board, at(now), at(planned))).toHaveLength(
-            several && zoneAt(dial, now) !== zoneAt(dial, planned) ? 1 : 0,
+          expect(
+            thresholdFindings(board, at(now), at(planned)).map(({ values }) => [values.clock, values.target]),
+          ).toEqual(
+            several && zoneAt(dial, now) !== zoneAt(dial, planned)
+              ? [[fractionToClock(now, dial.sweep), fractionToClock(planned, dial.sweep)]]
+              : [],
           );
     }
   });

@@ -83,6 +83,14 @@ describe("what the board cannot give is said", () => {
     expect(codes({ "leaf-count": 1, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
   });
 
+  test("a fight names what is wanted and what is given instead, behaviour by behaviour", () => {
+    const [found] = plan({ "leaf-count": 1, "leaf-delay-closing": 3 }).findings;
+    expect(found?.values).toMatchObject({
+      behaviours: "leaves 1 and leaf delay on closing 3 s",
+      given: "leaves 1",
+    });
+  });
+
   test("out of reach names both ends and what is given instead", () => {
     expect(plan({ "automatic-closing-time": 300 }).findings[0]?.values).toMatchObject({
       least: "4 s",
@@ -99,7 +107,7 @@ describe("states", () => {
     const [found] = thresholdFindings(board, delivered, positions);
     expect(found).toMatchObject({
       code: "dial-below-threshold",
-      values: { reads: "one leaf", threshold: "8:30", target: "9:45" },
+      values: { reads: "one leaf", threshold: "8:30", target: "9:45", wanted: "leaves: 2" },
     });
     expect(thresholdFindings(board, positions, positions)).toEqual([]);
   });
