@@ -40,6 +40,6 @@ export {
   reactionMoments,
   touchedBy,
 } from "./words/index.ts";
-export { canSet, settableBehaviours } from "./settable.ts";
+export { canSet, settableBehaviours, wordsSet } from "./settable.ts";
 export { blankBoard, headingOf, printBoard, withHeading } from "./source.ts";
 export type { Heading } from "./source.ts";

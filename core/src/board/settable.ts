@@ -25,3 +25,9 @@ export function canSet(board: BoardProfile, id: BehaviourId, value: BehaviourVal
     (sets) => Object.hasOwn(sets, id) && (typeof value === "number" || sets[id] === value),
   );
 }
+
+/** The words and switch positions some control can give a behaviour, as the board lists them; of numbers none. */
+export function wordsSet(board: BoardProfile, id: BehaviourId): BehaviourValue[] {
+  const values = everySets(board).flatMap((sets) => (Object.hasOwn(sets, id) ? [sets[id]] : []));
+  return values.flatMap((value) => (typeof value === "string" || typeof value === "boolean" ? [value] : []));
+}

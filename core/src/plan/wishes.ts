@@ -1,4 +1,5 @@
-import { settableBehaviours, type BehaviourId, type BehaviourValue } from "../board/index.ts";
+import { settableBehaviours, wordsSet, type BehaviourId, type BehaviourValue } from "../board/index.ts";
+import { behavioursAt, foundPositions } from "../controls/index.ts";
 import type { JobBundle } from "../job/index.ts";
 import { testWish } from "../state/index.ts";
 import { sensingWord, type WiringPlan } from "../wiring/index.ts";
@@ -9,22 +10,40 @@ function withoutPair(wishes: JobBundle["job"]["wishes"]): JobBundle["job"]["wish
   return Object.fromEntries(Object.entries(wishes).filter(([id]) => !pair.includes(id)));
 }
 
+type Given = Partial<Record<BehaviourId, BehaviourValue>>;
+
 /**
- * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel, and
- * what its edges give, and that inputs which stay empty are switched off where a setting can do it.
+ * Settings that switch inputs off: an input that something sits on must count, so one found off is given the first word
+ * that lets it; off are only those which no such input shares.
  */
-export function wishesOf(
-  bundle: JobBundle,
-  wiring: WiringPlan,
-): Partial<Record<BehaviourId, BehaviourValue>> {
+function inputWishes({ board, job }: JobBundle, { placements }: WiringPlan): { on: Given; off: Given } {
+  const used = new Set(placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input.id] : [])));
+  const found = behavioursAt(board, foundPositions(board, job.found));
+  const on: Given = {};
+  const off: Given = {};
+  const needed = new Set<BehaviourId>();
+  for (const input of board.inputs) {
+    if (!input.off || !used.has(input.id)) continue;
+    const { behaviour, is } = input.off;
+    needed.add(behaviour);
+    const counts = wordsSet(board, behaviour).find((word) => word !== is);
+    if (found[behaviour] === is && counts !== undefined) on[behaviour] = counts;
+  }
+  for (const input of board.inputs)
+    if (input.off && !input.link && !used.has(input.id) && !needed.has(input.off.behaviour))
+      off[input.off.behaviour] = input.off.is;
+  return { on, off };
+}
+
+/**
+ * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel,
+ * what its edges give, that inputs with something on them count, and that empty ones are switched off where a setting
+ * can do it.
+ */
+export function wishesOf(bundle: JobBundle, wiring: WiringPlan): Given {
   const { board, job } = bundle;
   const settable = settableBehaviours(board);
-  const used = new Set(
-    wiring.placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input.id] : [])),
-  );
-  const off = board.inputs.flatMap((input) =>
-    input.off && !input.link && !used.has(input.id) ? [[input.off.behaviour, input.off.is] as const] : [],
-  );
+  const inputs = inputWishes(bundle, wiring);
   const limits = wiring.devices.find((device) => device.profile.limits)?.profile.limits;
   const sensing = limits === "one-core" ? "switches" : limits;
   const edge = wiring.placements.flatMap(({ demand, place }) =>
@@ -37,13 +56,14 @@ export function wishesOf(
     place?.kind === "relay" && place.output.setBy ? [[place.output.setBy, place.task] as const] : [],
   );
   return {
+    ...inputs.on,
     ...(tested === undefined ? {} : { "photocell-test": tested }),
     ...Object.fromEntries(relays),
     ...(edge ? { "edge-sensing": edge } : {}),
     ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
     ...(job.survey.leaves.length > 1 ? job.wishes : withoutPair(job.wishes)),
-    ...Object.fromEntries(off),
+    ...inputs.off,
     ...(board.leaves > 1 ? { "leaf-count": job.survey.leaves.length } : {}),
   };
 }
