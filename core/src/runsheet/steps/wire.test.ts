@@ -31,11 +31,13 @@ describe("wiring a device", () => {
   });
 
   test("on a solar board the battery comes last of the wiring, as the board lives on it", () => {
-    const wiring = stepsOf("tollard-nightjar", [
+    const sheet = stepsOf("tollard-nightjar", [
       "tollard-sunleaf-24",
       "tollard-gate-board",
       "quillmarsh-reserve",
-    ]).filter((step) => step.station === "wire");
+    ]);
+    const wiring = sheet.filter((step) => step.station === "wire");
+    expect(sheet.filter((step) => step.id.startsWith("wire:battery-1:"))).toHaveLength(1);
     expect(wiring.at(-1)?.id).toMatch(/^wire:battery-1:/);
     // The panel brings its own lead: no other supply is landed.
     expect(wiring.some((step) => step.id.startsWith("wire:mains:"))).toBe(false);
