@@ -1,4 +1,4 @@
-import { boardIds, demoBundle, planOn, usualDevices } from "../testing/shipped.ts";
+import { boardIds, demoBundle, planOn, shippedDevices, usualDevices } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
 import { readLoops } from "../testing/closed-loops.ts";
@@ -89,4 +89,32 @@ describe.each(boardIds())("on %s", (id) => {
         expect([key, measured.supplies[key]?.state === "supplied"]).toEqual([key, state === "supplied"]);
     }
   });
+});
+
+test("a photocell's contact opens without its sender as without its receiver, on every board that takes it", () => {
+  const fed = boardIds().flatMap((id) =>
+    shippedDevices()
+      .filter(({ contacts }) =>
+        contacts.some(({ supply, test }) => supply !== undefined && test !== undefined),
+      )
+      .flatMap((device) => {
+        const { wiring, bundle } = planOn(id, [device.id]);
+        const at = asPlanned(bundle.board, wiring);
+        return wiring.placements.flatMap(({ demand, place }) => {
+          if (demand.kind !== "contact" || place?.kind !== "input") return [];
+          const { contact } = demand;
+          const closed = (wires: typeof at.wires) =>
+            measureCircuit({ ...at, wires }).inputs[place.input.id]!.closed;
+          expect([id, device.id, closed(at.wires)]).toEqual([id, device.id, contact.rest === "closed"]);
+          return [contact.supply, contact.test].flatMap((supplyId) => {
+            const supply = device.supplies.find((each) => each.id === supplyId);
+            if (!supply) return [];
+            const without = wiring.cores.filter((core) => core.pin !== supply.pins.plus);
+            expect([id, device.id, supply.id, closed(without)]).toEqual([id, device.id, supply.id, false]);
+            return [supply.id];
+          });
+        });
+      }),
+  );
+  expect(fed.length).toBeGreaterThan(10);
 });
