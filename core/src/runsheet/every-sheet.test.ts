@@ -142,6 +142,7 @@ test("a loose core is looked for at the places of its own device, and at no othe
     const step = plan.sheet.find((each) => each.id === "do:power-up:on");
     return (step ? stepMeanings(plan, step) : []).flatMap(({ text, subjects }) => {
       if (!/^A core of .* is off: /.test(text)) return [];
+      expect(text).not.toMatch(/is off: \.$/);
       const [device] = subjects;
       const own = plan.wiring.cores
         .filter((core) => core.device === device?.id)
@@ -151,4 +152,35 @@ test("a loose core is looked for at the places of its own device, and at no othe
     });
   });
   expect(meant.length).toBeGreaterThan(3);
+});
+
+test("a reading is asked for between limits that a meter can show", () => {
+  const asked = plans.flatMap(({ plan }) => plan.sheet.flatMap(({ reading }) => reading ?? []));
+  expect(asked.length).toBeGreaterThan(20);
+  for (const { least = 0, most = 1e6 } of asked) {
+    expect(Number.isFinite(least) && Number.isFinite(most)).toBe(true);
+    expect(least).toBeLessThanOrEqual(most);
+  }
+});
+
+test("the survey is open until there are devices and the board as found is noted", () => {
+  for (const id of boardIds()) {
+    const survey = (devices: string[], noted: boolean) => {
+      const bundle = bundleOn(id, devices);
+      bundle.job.found.noted = noted;
+      const { state, reason } = planJob(bundle).statuses[0]!;
+      return [state, reason];
+    };
+    expect(survey([], true)[0]).not.toBe("settled");
+    expect(survey(usualDevices(id), false)).toEqual(["open", "The board as found is not noted yet."]);
+    expect(survey(usualDevices(id), true)[0]).toBe("settled");
+  }
+});
+
+test("a value chosen in a procedure of the profile's own is moved by its step", () => {
+  const bundle = bundleOn("fennimore-otter", usualDevices("fennimore-otter"));
+  const [procedure] = bundle.board.procedures.filter((each) => each.station);
+  procedure!.steps[0]!.do = { choose: { item: "stop-acts", as: "01" } };
+  const step = planJob(bundle).sheet.find((each) => each.id.startsWith(`do:${procedure!.id}:`))!;
+  expect(step.effects).toContainEqual({ kind: "values", to: { "stop-acts": "01" } });
 });
