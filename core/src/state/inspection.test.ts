@@ -89,3 +89,32 @@ test("a battery that found no place on the board is not left connected", () => {
     );
   }
 });
+
+test("where a core belongs that sits elsewhere, no link is asked for; on an input that nothing is meant for, one is", () => {
+  const asked = boardIds().flatMap((id) => {
+    const planned = planJob(jobOn(id, [...usualDevices(id), "lathbury-halt"]));
+    const { wiring, bundle } = planned;
+    const out = Object.fromEntries(wiring.links.map((link) => [link.id, "out" as const]));
+    const wired: BenchState = {
+      ...stateAsFound(bundle),
+      landed: wiring.cores.map((core) => core.id),
+      links: out,
+      powered: true,
+    };
+    const missing = (state: BenchState) =>
+      inspect(planned, state)
+        .filter((each) => each.code === "link-missing")
+        .flatMap(({ subjects }) => subjects.filter((each) => each.kind === "link").map((each) => each.id));
+    return wiring.links.flatMap((link) => {
+      const input = bundle.board.inputs.find((each) => each.link === link.id);
+      const core = wiring.cores.find(({ to }) => to.kind === "terminal" && to.terminal === input?.terminal);
+      expect([id, link.id, missing(wired).includes(link.id)]).toEqual([id, link.id, link.planned === "in"]);
+      if (core?.from.kind !== "pin") return [];
+      const other = wiring.cores.find(({ to }) => to.kind === "terminal" && to.terminal !== input?.terminal)!;
+      const elsewhere = applyEffect(wired, { kind: "move", moves: [{ pin: core.from, to: other.to }] });
+      expect([id, link.id, missing(elsewhere).includes(link.id)]).toEqual([id, link.id, false]);
+      return [link.id];
+    });
+  });
+  expect(asked.length).toBeGreaterThan(3);
+});
