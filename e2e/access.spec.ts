@@ -27,6 +27,8 @@ for (const half of [0, 1])
     for (const [name, address] of views.filter((_, at) => at % 2 === half)) {
       await page.goto(demo + address);
       await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+      // What is still being fetched would be passed over.
+      await page.waitForLoadState("networkidle");
       expect([name, await faultsOn(page)]).toEqual([name, []]);
     }
   });

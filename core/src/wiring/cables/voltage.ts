@@ -34,7 +34,7 @@ const volts = (value: number) => `${plainNumber(value)} V`;
 function lowRemedy(enough: number | undefined, atHand: number | undefined): string {
   if (enough === undefined) return "No cable of the usual sizes is enough: feed it from a supply nearby.";
   if (atHand !== undefined && enough <= atHand)
-    return "Its own cable is enough: another on its way is too thin. See what each cable needs.";
+    return "Its own cable is enough: another on the way is too thin. Cables says which.";
   return `Run ${plainNumber(enough, 2)} mm² or more to it, or feed it from a supply nearby.`;
 }
 
