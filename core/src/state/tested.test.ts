@@ -9,6 +9,16 @@ const untestable = "ostwick-moth";
 /** Boards that test their photocells or not, as they are set. */
 const settable = boardIds().filter((id) => settableBehaviours(bundleOn(id, []).board).has("photocell-test"));
 
+/** Boards that test at an output of their own, always: no setting decides. */
+const always = boardIds().filter((id) => {
+  const { board } = bundleOn(id, []);
+  const { outputs, inputs } = board;
+  return (
+    !settableBehaviours(board).has("photocell-test") &&
+    inputs.some(({ test }) => outputs.some((output) => output.id === test))
+  );
+});
+
 /** What the test is set to, and the findings about it with their devices. */
 function planned(id: string, devices: string[], wish?: boolean) {
   const { bundle, controls, findings, wiring } = planJob(
@@ -50,4 +60,12 @@ describe("the test of photocells on every board that has it as a setting", () =>
       }
     },
   );
+});
+
+test("a board that always tests at its output says which device it cannot test", () => {
+  expect(always).not.toEqual([]);
+  for (const id of always) {
+    expect(planned(id, [untestable]).found).toEqual([["test-without-wire", untestable]]);
+    expect(planned(id, ["larkrise-sill"]).found).toEqual([]);
+  }
 });

@@ -39,6 +39,31 @@ describe("trap 40: voltage drop at the far end", () => {
     expect(low(mended)).toEqual([]);
   });
 
+  test("a converter that starves is told, and not the lock behind it, whose cable would not help", () => {
+    const { given } = planOn("quillmarsh-duet", ["brackwater-plain", "brackwater-clasp"]);
+    const told = (sizeMm2: 0.5 | 0.75) => {
+      const job = structuredClone(given.job);
+      longRun(job, "converter-1", 120, sizeMm2);
+      longRun(job, "lock-1", 5, 0.5);
+      return low(planJob({ ...given, job }));
+    };
+    const [found, ...others] = told(0.5);
+    expect(others).toEqual([]);
+    expect(found?.subjects[0]).toEqual({ kind: "device", id: "converter-1" });
+    expect(wordsOf(found!).remedy).toMatch(/^Run 0.75 mm²/);
+    expect(told(0.75)).toEqual([]);
+  });
+
+  test("farther than the thickest cable carries: another supply is what is said", () => {
+    const { given } = planOn("quillmarsh-duet", ["brackwater-plain", "brackwater-clasp"]);
+    const { job, devices, ...rest } = structuredClone(given);
+    longRun(job, "converter-1", 500, 2.5);
+    devices.find(({ id }) => id === "brackwater-plain")!.supplies[0]!.volts.min = 23;
+    expect(low(planJob({ ...rest, job, devices })).map((each) => wordsOf(each).remedy)).toEqual([
+      "No cable of the usual sizes is enough: feed it from a supply nearby.",
+    ]);
+  });
+
   test("on a board of another manner, and on a rail that lives only while it moves: a beacon 400 m away", () => {
     const devices = ["marlstreet-strut", "marlstreet-strut", "ostwick-ember"];
     const { given } = planOn("osierbeck-egret", devices);

@@ -31,10 +31,8 @@ const coldest = 20;
 const volts = (value: number) => `${plainNumber(value)} V`;
 
 /** What to do about a run that loses too much, by the size the cables of the job need. */
-function lowRemedy(enough: number | undefined, atHand: number | undefined): string {
+function lowRemedy(enough: number | undefined): string {
   if (enough === undefined) return "No cable of the usual sizes is enough: feed it from a supply nearby.";
-  if (atHand !== undefined && enough <= atHand)
-    return "Its own cable is enough: another on the way is too thin. Cables says which.";
   return `Run ${plainNumber(enough, 2)} mm² or more to it, or feed it from a supply nearby.`;
 }
 
@@ -61,7 +59,7 @@ function lowFinding(
       least: volts(supply.volts.min),
       celsius: `${hottest} °C`,
       lost: volts(rail.volts - measured),
-      remedy: lowRemedy(enough, cable?.sizeMm2),
+      remedy: lowRemedy(enough),
     },
   );
 }

@@ -43,6 +43,14 @@ describe("why something sits where it does", () => {
     );
   });
 
+  test("so does a sensor with a line of its own for it; one that cannot be tested, or not there, says nothing", () => {
+    const last = (...given: Parameters<typeof whyOf>) => whyOf(...given).at(-1);
+    expect(last("larkrise-passage", ["larkrise-sill"], "sensor-1")).toContain("can test it there");
+    expect(last("larkrise-passage", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
+    expect(last("osierbeck-egret", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
+    expect(last("quillmarsh-duet", ["ostwick-vigil"], "photocell-1")).not.toContain("can test it");
+  });
+
   test("a lock behind its converter, a battery at its terminals, a wake pair on its output, a bell by way of a relay", () => {
     expect(whyOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], "lock-1")).toEqual([
       "Turn converter, AC to regulated DC makes 24 V DC for it, which no terminal of the board gives.",
