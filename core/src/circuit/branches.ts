@@ -117,8 +117,7 @@ function boardBranches(at: Installation, kind: Kind, { situation }: Moment): Cir
 
 /** An input as a source of its own behind a resistor, from its common to its terminal. */
 function inputBranches(at: Installation, input: BoardInput): CircuitBranch[] {
-  const [common] = commonTerminals(at.board, input);
-  if (common === undefined) return [];
+  const common = commonTerminals(at.board, input)[0]!;
   const terminal = terminalKeys(at.board);
   const inner = `input ${input.id}`;
   return [

@@ -54,13 +54,12 @@ export function everyFault(at: Installation): Fault[] {
 const deviceOf = (node: Node) => (node.kind === "pin" ? node.device : undefined);
 
 /**
- * The faults that could open a closed loop: of what stands in it, and of what feeds the devices in it. Anything else
+ * The faults that could open a closed loop: of what stands in it, and of the cores of the devices in it. Anything else
  * leaves the loop as it is.
  */
 function openingFaults(at: Installation, loop: readonly Element[]): Fault[] {
   const inLoop = new Set<PartKey>(loop.map(partKey));
   const linksInLoop = new Set(loop.flatMap((element) => (element.kind === "link" ? [element.link] : [])));
-  const wiresInLoop = new Set(loop.flatMap((element) => (element.kind === "wire" ? [element.wire] : [])));
   const fed = new Set<string | undefined>([
     ...loop.flatMap((element) => (element.kind === "contact" ? [element.device] : [])),
     ...at.devices.filter((device) => device.profile.provides.length).map((device) => device.id),
@@ -71,7 +70,7 @@ function openingFaults(at: Installation, loop: readonly Element[]): Fault[] {
   return everyFault(at).filter((fault) => {
     switch (fault.kind) {
       case "wire-off":
-        return wiresInLoop.has(fault.wire) || feeders.has(fault.wire);
+        return feeders.has(fault.wire);
       case "link-missing":
       case "link-left-in":
         return linksInLoop.has(fault.link);

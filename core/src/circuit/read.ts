@@ -6,8 +6,8 @@ import { terminalKeys } from "./keys.ts";
 import { isMet, measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
 import { atRest } from "./situation.ts";
 
-/** Something current passes through: a wire, a link, or a device's contact. */
-export type Element = Extract<Part, { kind: "wire" | "link" | "contact" }>;
+/** What a closed loop is told by: a link, or a device's contact. Its cores follow from the devices. */
+export type Element = Extract<Part, { kind: "link" | "contact" }>;
 
 /** How an input reads: by its own thresholds, and for a closed one what its loop runs through. */
 export interface InputReading {
@@ -43,7 +43,7 @@ export const nothingRead: Readings = {
 type Graph = Map<string, { to: string; element?: Element }[]>;
 
 const isElement = (part: Part | undefined): part is Element =>
-  part?.kind === "wire" || part?.kind === "link" || part?.kind === "contact";
+  part?.kind === "link" || part?.kind === "contact";
 
 /** What conducts by itself: joints, cores, links and closed contacts, without inputs, sources and loads. */
 function conductors(at: Installation, known: Known): Graph {
@@ -96,7 +96,7 @@ function withoutPower(at: Installation): Readings {
 }
 
 /**
- * Reads the circuit as the board does: each input by the voltage it finds, and for a closed one the wires, links and
+ * Reads the circuit as the board does: each input by the voltage it finds, and for a closed one the links and
  * contacts its loop runs through; how each device is supplied. Rails that live only while something moves count as
  * dead: the leaf rests, and the board is awake.
  */

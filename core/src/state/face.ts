@@ -54,11 +54,9 @@ export function readFace(planned: Planned, state: BenchState): Face {
   };
 }
 
-/** What a loop runs through, in words; a core has none of its own. */
+/** What a loop runs through, in words. */
 function elementText({ bundle, wiring }: Planned, element: Element): string | undefined {
   switch (element.kind) {
-    case "wire":
-      return undefined;
     case "link": {
       const link = bundle.board.links.find((each) => each.id === element.link);
       return link && `link ${link.between.join("–")}`;
