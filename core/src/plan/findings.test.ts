@@ -1,4 +1,4 @@
-import type { JobBundle } from "../job/index.ts";
+import { boardOnSite, type JobBundle } from "../job/index.ts";
 import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
 import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
@@ -81,4 +81,36 @@ test("a leaf without its drive, or without a stop that its board needs, is told 
     for (const leaf of bare.job.survey.leaves) Object.assign(leaf, { stopOpen: true, stopClosed: true });
     expect([id, own("leaf-without-stops", bare)]).toEqual([id, []]);
   }
+});
+
+test("trap 28: a device that talks by radio names the cards that would hear it, and only the slots they fit", () => {
+  const placing = (given: JobBundle) =>
+    planWiring({ ...given, board: boardOnSite(given.job, given.board) }).findings;
+  const told = boardIds().flatMap((id) => {
+    const { board } = bundleOn(id, []);
+    return shippedDevices().flatMap(({ id: device, radio }) => {
+      if (!radio) return [];
+      const given = bundleOn(id, [device], {}, "", undefined, []);
+      const hearing = board.cards.filter(({ kind }) => kind === radio.card);
+      const slots = board.slots.filter(({ takes }) => hearing.some((card) => takes.includes(card.id)));
+      const [missing] = placing(given).filter((each) => each.code === "radio-card-missing");
+      const fitted = placing({ ...given, job: { ...given.job, cards: hearing.map((card) => card.id) } });
+      if (hearing.length) {
+        expect([id, device, fitted.some((each) => each.code === "radio-card-missing")]).toEqual([
+          id,
+          device,
+          false,
+        ]);
+        for (const card of hearing) expect(missing?.values.remedy).toContain(card.name);
+      }
+      if (!missing) return [];
+      expect(missing.subjects.flatMap((each) => (each.kind === "slot" ? [each.id] : []))).toEqual(
+        slots.map((slot) => slot.id),
+      );
+      return [board.cards.length > hearing.length];
+    });
+  });
+  // Somewhere a card of another kind fits too, and is not named.
+  expect(told.length).toBeGreaterThan(2);
+  expect(told).toContain(true);
 });

@@ -1,4 +1,4 @@
-import { count, listed, plainNumber, sentence } from "./index.ts";
+import { count, listed, plainNumber, sentence, spanText } from "./index.ts";
 
 test.each([
   [24, 1, "24"],
@@ -20,4 +20,6 @@ test("lists and counts read as people say them", () => {
   expect(count(3, "core")).toBe("3 cores");
   expect(count(2, "leaf", "leaves")).toBe("2 leaves");
   expect(sentence("peak force")).toBe("Peak force");
+  expect(spanText(12, 30, "V")).toBe("12 to 30 V");
+  expect(spanText(24, 24, "V AC")).toBe("24 V AC");
 });

@@ -19,3 +19,8 @@ export function listed(items: readonly string[], word: "and" | "or" = "and"): st
 export function sentence(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
+
+/** A span with its unit: "12 to 30 V", or "24 V" where both ends are the same. */
+export function spanText(from: number, to: number, unit: string): string {
+  return `${from === to ? "" : `${plainNumber(from)} to `}${plainNumber(to)} ${unit}`;
+}

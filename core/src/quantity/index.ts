@@ -11,4 +11,4 @@ export {
 } from "./clock.ts";
 export type { Degrees, Sweep } from "./clock.ts";
 export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
-export { count, listed, plainNumber, sentence } from "./format.ts";
+export { count, listed, plainNumber, sentence, spanText } from "./format.ts";

@@ -29,7 +29,7 @@ function testedContacts({ placements }: WiringPlan, board: Planned["bundle"]["bo
         each.demand.supply.id === contact.test,
     );
     const line = output !== undefined && device.profile.pins.some((pin) => pin.id === contact.test);
-    const fed = supply?.place !== undefined && testedBy(place, supply.place) === true;
+    const fed = supply?.place !== undefined && testedBy(place, supply.place);
     const why = contact.test === undefined ? "it cannot be tested" : `${by} does not reach it`;
     return [{ input, device, by, wired: line || fed ? true : why }];
   });

@@ -54,23 +54,21 @@ function edgeEnds(
       ? "its end resistor stays"
       : "its end resistor comes out, the next edge goes on there";
     const why = `${input.label}: ${contacts.length > 1 ? resistor : "its end resistor closes the loop"}`;
-    const far = (pin: number) =>
-      before?.contact.through && pinNode(before.device.id, before.contact.through[pin]!);
-    return before
-      ? [
-          { device, pin: contact.pins[0], node: far(0), why },
-          { device, pin: contact.pins[1], node: far(1), why },
-        ]
-      : [
-          { device, pin: contact.pins[0], terminals: [input.terminal], why },
-          {
-            device,
-            pin: contact.pins[1],
-            terminals: commons,
-            near,
-            why: `${input.label}: back to the common`,
-          },
-        ];
+    if (before)
+      return contact.pins.map((pin, end) => {
+        const far = before.contact.through?.[end];
+        return { device, pin, ...(far === undefined ? {} : { node: pinNode(before.device.id, far) }), why };
+      });
+    return [
+      { device, pin: contact.pins[0], terminals: [input.terminal], why },
+      {
+        device,
+        pin: contact.pins[1],
+        terminals: commons,
+        near,
+        why: `${input.label}: back to the common`,
+      },
+    ];
   });
 }
 

@@ -1,4 +1,4 @@
-import { planOn, usualDevices } from "../../testing/shipped.ts";
+import { boardIds, planOn, usualDevices } from "../../testing/shipped.ts";
 import { planJob } from "../../plan/index.ts";
 import { target } from "../../testing/keys.ts";
 
@@ -142,6 +142,33 @@ describe("pins that are wanted somewhere", () => {
         instead: expect.stringMatching(/^Planned on R\d instead\.$/),
       });
       expect(wiring.cores.filter((core) => core.pin === "r-plus").map(target)[0]).toMatch(/^R/);
+    }
+  });
+
+  test("every core wanted where it is planned anyway: nothing is told; one of them wanted elsewhere: that one", () => {
+    for (const id of boardIds()) {
+      const { given, wiring } = planOn(id, usualDevices(id));
+      const told = (change: (pinned: Record<string, string>) => void, device: string) => {
+        const job = structuredClone(given.job);
+        for (const each of job.devices) {
+          const cores = wiring.cores.filter((core) => core.device === each.id);
+          each.pinned = Object.fromEntries(
+            cores.flatMap((core) => (core.to.kind === "terminal" ? [[core.pin, core.to.terminal]] : [])),
+          );
+          if (each.id === device) change(each.pinned);
+        }
+        return planJob({ ...given, job }).findings.filter((each) => each.code === "pin-impossible");
+      };
+      expect([id, told(() => {}, "")]).toEqual([id, []]);
+      for (const { id: device, profile } of wiring.devices.filter((each) => each.profile.pins.length > 1)) {
+        const pins = wiring.cores.filter((core) => core.device === device && core.to.kind === "terminal");
+        const last = pins.at(-1);
+        if (!last || pins.length < 2) continue;
+        const found = told((pinned) => (pinned[last.pin] = "Z9"), device);
+        const label = profile.pins.find((pin) => pin.id === last.pin)!.label;
+        expect([id, found.map(({ values }) => [values.pin, values.terminal])]).toEqual([id, [[label, "Z9"]]]);
+        break;
+      }
     }
   });
 });

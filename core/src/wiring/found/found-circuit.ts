@@ -1,7 +1,7 @@
 import type { Installation, Readings, Wire } from "../../circuit/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { nodeKey, partKey, railPart, supplyPart, terminalNode } from "../../node/index.ts";
-import { listed, plainNumber } from "../../quantity/index.ts";
+import { listed, plainNumber, spanText } from "../../quantity/index.ts";
 import { seatText } from "../cores/index.ts";
 import type { SiteDevice } from "../place/index.ts";
 import { device } from "./found.ts";
@@ -20,7 +20,7 @@ export function supplyFindings(devices: readonly SiteDevice[], readings: Reading
           return [
             finding("ac-on-dc", [device(each.id)], {
               device: each.name,
-              wanted: `${plainNumber(supply.volts.min)} to ${most} ${supply.kind.toUpperCase()}`,
+              wanted: spanText(supply.volts.min, supply.volts.max, `V ${supply.kind.toUpperCase()}`),
               rail: "what it is wired to",
               given: `${volts} ${supply.kind === "dc" ? "AC" : "DC"}`,
               milliamps: `${plainNumber(supply.milliamps.working)} mA`,

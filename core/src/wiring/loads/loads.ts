@@ -51,17 +51,24 @@ const bySituation = (of: (situation: Situation) => number): BySituation =>
   Object.fromEntries(situations.map((each) => [each, of(each)])) as BySituation;
 
 function lives(place: Placement["place"], placements: readonly Placement[], situation: Situation): boolean {
-  if (place?.kind === "rail") return railLives(place.rail, situation);
-  if (place?.kind === "relay") return railLives(place.rail, situation) && atWork(situation);
-  if (place?.kind !== "made") return false;
-  const { device, rail } = place.made;
-  const source = placements.find(
-    ({ demand }) =>
-      demand.kind === "supply" &&
-      demand.device.id === device &&
-      madeFrom(demand.device.profile, demand.supply).includes(rail),
-  );
-  return source !== undefined && lives(source.place, placements, situation);
+  switch (place?.kind) {
+    case "rail":
+      return railLives(place.rail, situation);
+    case "relay":
+      return railLives(place.rail, situation) && atWork(situation);
+    case "made": {
+      const { device, rail } = place.made;
+      const source = placements.find(
+        ({ demand }) =>
+          demand.kind === "supply" &&
+          demand.device.id === device &&
+          madeFrom(demand.device.profile, demand.supply).includes(rail),
+      );
+      return source !== undefined && lives(source.place, placements, situation);
+    }
+    default:
+      return false;
+  }
 }
 
 /** What a placed supply draws in a situation, mA: a converter by what hangs on it, and nothing on a rail that sleeps. */

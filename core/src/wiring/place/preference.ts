@@ -98,8 +98,6 @@ export function distance(
   );
 }
 
-/** Whether a contact on this input is tested by way of this supply's place; undefined where nothing tests it. */
-export function testedBy(contact: Place, supply: Place): boolean | undefined {
-  if (contact.kind !== "input" || contact.input.test === undefined) return undefined;
-  return supply.kind === "rail" && supply.rail.id === contact.input.test;
-}
+/** True where a contact on this input is tested by way of this supply's place. */
+export const testedBy = (contact: Place, supply: Place): boolean =>
+  contact.kind === "input" && supply.kind === "rail" && supply.rail.id === contact.input.test;

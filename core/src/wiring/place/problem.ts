@@ -22,7 +22,7 @@ function optionFor(demand: Demand, ranked: RankedPlace, board: BoardProfile, hom
 function testedOptions(contact: Option<Place[]>[], supply: Option<Place[]>[]): Option<Place[]>[] {
   return contact.flatMap((one) =>
     supply.map((other): Option<Place[]> => {
-      const tested = testedBy(one.choice[0]!, other.choice[0]!) ?? false;
+      const tested = testedBy(one.choice[0]!, other.choice[0]!);
       return {
         ...one,
         choice: [...one.choice, ...other.choice],

@@ -1,7 +1,7 @@
 import type { BoardProfile } from "../../board/index.ts";
 import type { DeviceContact } from "../../device/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
-import { listed, plainNumber } from "../../quantity/index.ts";
+import { listed, plainNumber, spanText } from "../../quantity/index.ts";
 import { anotherVoltage } from "./another-voltage.ts";
 import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
@@ -74,7 +74,7 @@ function supplyFinding(
   const subjects = [{ kind: "device" as const, id: device.id }];
   const made = madeRails(devices).map(({ name, rail }) => ({ ...rail, label: `${name}, output` }));
   const outputs = [...board.rails, ...made];
-  const wanted = `${supply.volts.min === supply.volts.max ? "" : `${plainNumber(supply.volts.min)} to `}${plainNumber(supply.volts.max)} V ${supply.kind.toUpperCase()}`;
+  const wanted = spanText(supply.volts.min, supply.volts.max, `V ${supply.kind.toUpperCase()}`);
   const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duties) === "kind");
   if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc")
     return finding("ac-on-dc", [...subjects, { kind: "rail", id: wrongKind.id }], {
