@@ -50,30 +50,60 @@ test("a save that fails is shown, and nothing typed is lost", async ({ page, dem
   await expect(notes(page)).toHaveValue("typed in a dead spot");
 });
 
-test("two steps answered in a hurry on a slow line: neither hides the other", async ({ page, demo }) => {
+test("answers in a hurry on a slow line: each belongs to its card, and nothing late moves the page", async ({
+  page,
+  demo,
+}) => {
   let release = (): void => {};
   const held = new Promise<void>((resolve) => (release = resolve));
-  let first = true;
+  const sent: string[] = [];
   await page.route("**/api/jobs/netloft/log", async (route) => {
-    if (route.request().method() === "POST" && first) {
-      first = false;
+    if (route.request().method() === "POST") {
+      sent.push((route.request().postDataJSON() as { step: string }).step);
       await held;
     }
     await route.continue();
   });
-  await page.goto(`${demo}/jobs/netloft/set?view=steps`);
-  await page.getByRole("link", { name: /Automatic closing: S1 on/ }).click();
-  await page.getByRole("button", { name: "Seen", exact: true }).click();
-  await page.getByRole("link", { name: /Soft stop: S7 on/ }).click();
-  await expect(page.getByRole("heading", { level: 1, name: /Soft stop/ })).toBeVisible();
-  await page.getByRole("button", { name: "Seen", exact: true }).click();
-  for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
-    await expect(page.getByRole("link", { name: step })).toBeVisible();
+  await page.goto(`${demo}/jobs/netloft/wire/${encodeURIComponent("isolate:breaker")}`);
+  // A double press answers one card: the next has come under the finger.
+  await page.getByRole("button", { name: "Seen", exact: true }).dblclick();
+  await expect(page.getByRole("heading", { level: 1, name: /prove dead/ })).toBeFocused();
+  await expect(page).toHaveTitle(/prove dead/);
+  await expect(page.getByRole("button", { name: "Not seen" })).toBeEnabled();
+  await page.keyboard.press("n");
+  await expect(page.getByRole("list", { name: "Answers so far" })).toContainText("Not seen");
+  await page.getByRole("link", { name: /^Prove/ }).click();
+  const here = page.url();
   const late = page.waitForResponse((response) => response.request().method() === "POST");
   release();
   await late;
-  for (const step of [/S1 on ?, seen/, /S7 on ?, seen/])
+  await page.getByRole("link", { name: /^Wire/ }).click();
+  await page.getByText("Steps", { exact: true }).click();
+  for (const step of [/Isolate and mark.*, seen/, /prove dead.*, not seen/])
     await expect(page.getByRole("link", { name: step })).toBeVisible();
+  expect(here).toMatch(/prove$/);
+  expect(sent).toEqual(["isolate:breaker", "isolate:prove-dead"]);
+});
+
+test("an answer that cannot be stored follows wherever one goes, and is sent again from there", async ({
+  page,
+  demo,
+}) => {
+  await page.route("**/api/jobs/netloft/log", (route) =>
+    route.request().method() === "POST" ? route.abort() : route.continue(),
+  );
+  await page.goto(`${demo}/jobs/netloft/wire/${encodeURIComponent("isolate:breaker")}`);
+  await page.getByRole("button", { name: "Seen", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1, name: /prove dead/ })).toBeVisible();
+  await page.getByRole("link", { name: /^Hand over/ }).click();
+  await expect(page.getByText("An answer of yours is not stored.")).toBeVisible();
+  await page.unroute("**/api/jobs/netloft/log");
+  await page.getByRole("button", { name: "Send it again" }).click();
+  await expect(page.getByText("An answer of yours is not stored.")).toBeHidden();
+  const { log } = (await (await page.request.get(`${demo}/api/jobs/netloft/log`)).json()) as {
+    log: { step: string }[];
+  };
+  expect(log.map(({ step }) => step)).toEqual(["isolate:breaker"]);
 });
 
 test("a job file that contradicts itself is refused by name and place", async ({

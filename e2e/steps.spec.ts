@@ -1,3 +1,4 @@
+import { draftInstance, type DeviceProfile, type StoredJob } from "../core/src/index.ts";
 import { expect, test } from "./server.ts";
 
 test.describe("the step card", () => {
@@ -19,6 +20,14 @@ test.describe("the step card", () => {
     await expect(page.getByRole("link", { name: /^Travel, blocked/ })).toBeVisible();
     await page.getByRole("button", { name: "Open it again" }).click();
     await expect(page.getByRole("link", { name: /^Travel, open/ })).toBeVisible();
+    // Its steps follow one another.
+    await expect(page.getByRole("button", { name: "Waits" })).toBeDisabled();
+    await page.keyboard.press("s");
+    await page.keyboard.press("k");
+    await expect(page.getByText("Travel, step 1 of 5")).toBeVisible();
+    await page.keyboard.press("s");
+    await expect(page.getByText("Travel, step 2 of 5")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Seen", exact: true })).toBeEnabled();
     await page.keyboard.press("s");
     await expect(page.getByText("Travel, step 3 of 5")).toBeVisible();
     await page.keyboard.press("?");
@@ -45,8 +54,13 @@ test.describe("the step card", () => {
   test("a reading over its limit is not taken as seen", async ({ page, demo }) => {
     await page.goto(`${demo}/jobs/lampquay/force`);
     await page.getByRole("link", { name: /Closing force at 300 mm/ }).click();
-    const reading = page.getByRole("textbox", { name: /Peak force at 300 mm, N/ });
+    const reading = page.getByRole("textbox", { name: /Second peak force at 300 mm, N/ });
     await expect(reading).toHaveValue("318");
+    // The demo's job is handed over: it is opened again first, with a reason.
+    await expect(page.getByRole("button", { name: "Handed over" })).toBeDisabled();
+    await page.getByRole("button", { name: "Open it again…" }).click();
+    await page.getByRole("textbox", { name: /Why it is opened again/ }).fill("the speed was raised");
+    await page.getByRole("button", { name: "Open it again", exact: true }).first().click();
     await reading.fill("460");
     await reading.press("Tab");
     await expect(page.getByText(/460 N measured, at most 400 N allowed/)).toBeVisible();
@@ -55,7 +69,7 @@ test.describe("the step card", () => {
     await page.getByRole("button", { name: "Not seen" }).click();
     await expect(page.getByRole("link", { name: /^Force, blocked/ })).toBeVisible();
     await page.reload();
-    await expect(page.getByRole("textbox", { name: /Peak force at 300 mm, N/ })).toHaveValue("460");
+    await expect(page.getByRole("textbox", { name: /Second peak force at 300 mm, N/ })).toHaveValue("460");
   });
 
   test("the timer of a hold ends in words", async ({ page, demo }) => {
@@ -71,6 +85,51 @@ test.describe("the step card", () => {
     await page.getByRole("button", { name: "Open it again" }).click();
     await expect(page.getByText(/Link P1–P3 is still in beside/).first()).toBeVisible();
   });
+});
+
+test("a power-up is refused while a danger stands; 398 V at prove dead closes what lies behind; a reason passes both and is kept", async ({
+  page,
+  demo,
+}) => {
+  const stored = (await (
+    await page.request.post(`${demo}/api/jobs`, {
+      data: { title: "Sluice lane, pair", customer: "Brisa Holloway-Tarn", board: "osierbeck-egret" },
+    })
+  ).json()) as StoredJob;
+  const { devices } = (await (await page.request.get(`${demo}/api/devices`)).json()) as {
+    devices: DeviceProfile[];
+  };
+  const cell = devices.find(({ id }) => id === "marlstreet-cell")!;
+  const job = { ...stored.job, devices: [draftInstance(stored.job, cell)] };
+  await page.request.put(`${demo}/api/jobs/${job.id}`, { headers: { "If-Match": '"1"' }, data: job });
+
+  await page.goto(`${demo}/jobs/${job.id}/wire/${encodeURIComponent("isolate:breaker")}`);
+  const dangers = page.getByRole("list", { name: "Dangers of this job" });
+  await expect(dangers).toBeVisible();
+  await page.getByRole("button", { name: "Seen", exact: true }).click();
+  await page
+    .getByRole("textbox", { name: / to .*, V$/ })
+    .first()
+    .fill("398");
+  await page.getByRole("button", { name: "Not seen" }).click();
+  await page.getByRole("button", { name: "Next step" }).click();
+  await expect(page.getByText(/prove dead\. .*: 398 V\./)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Waits" })).toBeDisabled();
+  await page.getByRole("button", { name: "Go on all the same…" }).click();
+  await page.getByRole("textbox", { name: /Why you go on/ }).fill("measured on the wrong pair");
+  await page.getByRole("button", { name: "Go on with this reason" }).click();
+  await page.getByRole("button", { name: "Seen", exact: true }).click();
+
+  await page.goto(`${demo}/jobs/${job.id}/power-up`);
+  await expect(page.getByRole("link", { name: /^Power up, blocked/ })).toBeVisible();
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(dangers).toBeVisible();
+  await expect(page.getByText("This step waits.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Waits" })).toBeDisabled();
+  await page.getByRole("link", { name: "Record" }).click();
+  await expect(page.getByRole("article", { name: "Record" })).toContainText("measured on the wrong pair");
+  await expect(page.getByRole("table", { name: "Results" })).toContainText("398 V");
+  await expect(page.getByRole("article", { name: "Record" })).toContainText("Findings that stand");
 });
 
 test("the board is one stop for the keyboard, and arrow keys walk its parts by name", async ({

@@ -9,13 +9,16 @@ export async function walkSteps(page: Page, station = ""): Promise<number> {
     const address = page.url();
     if (!address.includes(`/${station}`)) return steps;
     const shown = await card.elementHandle();
-    const reading = card.getByRole("textbox", { name: /, (N|V|V DC|V AC)$/ });
-    if (await reading.isVisible()) {
-      // A dead mains, no force at all, and a rail at its 24 V.
-      const rail = await card.getByRole("textbox", { name: /, V DC$/ }).isVisible();
-      await reading.fill(rail ? "24" : "0");
-      await reading.press("Tab");
-    }
+    // A dead mains, a force well under its limit, and a rail at its 24 V.
+    for (const [unit, value] of [
+      [/, V$/, "0"],
+      [/, N$/, "310"],
+      [/, V (DC|AC)$/, "24"],
+    ] as const)
+      for (const reading of await card.getByRole("textbox", { name: unit }).all()) {
+        await reading.fill(value);
+        await reading.press("Tab");
+      }
     await card.getByRole("button", { name: "Seen", exact: true }).click();
     await expect(page).not.toHaveURL(address);
     // The address changes first: the next card is read once the one just answered is gone.

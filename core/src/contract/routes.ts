@@ -71,7 +71,7 @@ export const routes = [
     takes: jobSchema,
     versioned: true,
     answers: { 200: storedJobSchema },
-    refuses: { ...noSuch, ...changed },
+    refuses: { ...noSuch, ...changed, 409: "It was handed over, and has to be opened again first." },
   },
   {
     method: "delete",
@@ -96,7 +96,7 @@ export const routes = [
     answers: { 201: logEntrySchema, 200: logEntrySchema },
     refuses: {
       ...noSuch,
-      409: "Its id is taken by another entry, or someone else has answered the step since: the answer holds theirs.",
+      409: "The job was handed over, its id is taken by another entry, or someone else has answered the step since: the answer holds theirs.",
     },
   },
   {

@@ -1,10 +1,11 @@
 export { boardOnSite, checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { Move, StateEffect } from "./effect.ts";
+export { closingKinds, isClosed, mayAppend } from "./closed.ts";
 export { draftJob } from "./draft.ts";
 export { applyEdit, editSchema } from "./edit.ts";
 export type { JobEdit } from "./edit.ts";
 export { draftInstance, leavesLike, withSurvey } from "./site.ts";
 export { spurCoreId, upgradeEntry } from "./migrate.ts";
 export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
-export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, StepEntry } from "./schema.ts";
+export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, OpenFinding, StepEntry } from "./schema.ts";

@@ -55,20 +55,25 @@ export function upgradeEntry(entry: unknown): unknown {
   if (!isRecord(entry)) return entry;
   if (entry.kind === "wired") return { ...entry, moves: upgradeMoves(entry.moves) };
   if (entry.kind !== "step" || !Array.isArray(entry.effects)) return entry;
-  return { ...entry, effects: entry.effects.map(upgradeEffect) };
+  // Once a step asked for one reading at most.
+  const { reading, ...rest } = entry;
+  return {
+    ...rest,
+    effects: entry.effects.map(upgradeEffect),
+    ...(reading === undefined ? {} : { readings: [reading] }),
+  };
 }
 
-/** Places in the circuit became tagged values: a device may now be called "board", "joint" or "mains". */
+/** Places in the circuit became tagged values, which only a log held: a device may now be called "board", "joint" or "mains". */
 const second: Migration = {
   from: "anvilcloud/job@1",
   to: "anvilcloud/job@2",
-  up: (bundle) => ({
-    ...bundle,
-    log: Array.isArray(bundle.log) ? bundle.log.map(upgradeEntry) : bundle.log,
-  }),
+  up: (bundle) => bundle,
 };
 
 /** A bundle of any earlier format as the newest one; anything else as it is, for the schema to refuse. */
 export function migrateBundle(document: unknown): unknown {
-  return migrateDocument(document, [second]);
+  const bundle = migrateDocument(document, [second]);
+  if (!isRecord(bundle) || !Array.isArray(bundle.log)) return bundle;
+  return { ...bundle, log: bundle.log.map(upgradeEntry) };
 }

@@ -132,6 +132,12 @@ const entry = {
   by: text(80),
 };
 
+/** A finding as it stood at one moment: told in words, so that it can be read when its board is no longer at hand. */
+const openFindingSchema = z.strictObject({
+  severity: z.enum(["danger", "fault", "caution", "note"]),
+  what: needed(1_000, "what is so"),
+});
+
 /** Something that happened on site; entries are only ever added. */
 export const logEntrySchema = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -143,13 +149,18 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
     outcome: z.enum(["seen", "not-seen", "withdrawn"]),
     effects: z.array(effectSchema).max(20),
     note: text(2_000).optional(),
-    reading: z
-      .strictObject({
-        quantity: needed(80, "what was measured"),
-        value: z.number("a number"),
-        unit: text(12),
-      })
-      .optional(),
+    readings: z
+      .array(
+        z.strictObject({
+          quantity: needed(80, "what was measured"),
+          value: z.number("a number"),
+          unit: text(12),
+        }),
+      )
+      .min(1)
+      .max(24)
+      .optional()
+      .describe("What the instrument showed, in the order it was asked for."),
     drawnFrom: z
       .strictObject({
         version: z.number().int().min(0),
@@ -172,7 +183,34 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   z
     .strictObject({ ...entry, kind: z.literal("board-taken"), from: ref, to: ref })
     .describe("The job went over to another revision of its board."),
-  z.strictObject({ ...entry, kind: z.literal("handed-over"), to: needed(120, "who took it over") }),
+  z
+    .strictObject({
+      ...entry,
+      kind: z.literal("gate-passed"),
+      gates: z
+        .array(z.strictObject({ id: z.string().min(1).max(2_000), what: needed(1_000, "what stood open") }))
+        .min(1)
+        .max(60),
+      reason: needed(2_000, "a reason"),
+    })
+    .describe(
+      "What should have come first was passed over, with the reason; it holds for these gates and no others.",
+    ),
+  z.strictObject({
+    ...entry,
+    kind: z.literal("handed-over"),
+    to: needed(120, "who took it over"),
+    open: z
+      .strictObject({
+        steps: z.array(z.string().min(1).max(300)).max(2_000),
+        findings: z.array(openFindingSchema).max(500),
+      })
+      .optional()
+      .describe("Steps without a seen and findings that still stood."),
+  }),
+  z
+    .strictObject({ ...entry, kind: z.literal("reopened"), reason: needed(2_000, "a reason") })
+    .describe("A job that was handed over is open to changes again."),
 ]);
 
 /** The format that bundles are written in. */
@@ -193,4 +231,5 @@ export type LeafId = Leaf["id"];
 export type DeviceInstance = z.output<typeof instanceSchema>;
 export type Cable = z.output<typeof cableSchema>;
 export type LogEntry = z.output<typeof logEntrySchema>;
+export type OpenFinding = z.output<typeof openFindingSchema>;
 export type StepEntry = Extract<LogEntry, { kind: "step" }>;

@@ -1,8 +1,23 @@
 import { foundPositions, planControls } from "../controls/index.ts";
 import { severityRank, type Finding } from "../finding/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
-import { runSheet, stateAhead, stationStatuses, type StationStatus, type Step } from "../runsheet/index.ts";
-import { inspect, stateNow, testFindings, weakForce, type BenchState, type Planned } from "../state/index.ts";
+import {
+  dangersIn,
+  runSheet,
+  stateAhead,
+  stationStatuses,
+  type StationStatus,
+  type Step,
+} from "../runsheet/index.ts";
+import {
+  inspect,
+  readFace,
+  stateNow,
+  testFindings,
+  weakForce,
+  type BenchState,
+  type Planned,
+} from "../state/index.ts";
 import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
 import { wishesOf } from "./wishes.ts";
@@ -21,6 +36,8 @@ export interface JobPlan extends Planned {
   ahead: BenchState;
   /** Against the bench as it stands now, less what the steps still ahead will settle. */
   nowFindings: Finding[];
+  /** Of both, what can hurt someone; it is shown everywhere until it is gone. */
+  dangers: Finding[];
   statuses: StationStatus[];
 }
 
@@ -51,13 +68,17 @@ export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = 
   ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);
   const now = stateNow(planned);
   const ahead = stateAhead(planned, sheet, now);
+  const nowFindings = inspect(planned, ahead);
+  const dangers = dangersIn(findings, nowFindings);
+  const { readings } = readFace(planned, now);
   return {
     ...planned,
     sheet,
     findings,
     now,
     ahead,
-    nowFindings: inspect(planned, ahead),
-    statuses: stationStatuses(planned, sheet, findings),
+    nowFindings,
+    dangers,
+    statuses: stationStatuses({ ...planned, sheet, dangers, readings }, findings),
   };
 }

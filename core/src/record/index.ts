@@ -1,2 +1,3 @@
-export { makeRecord } from "./record.ts";
-export type { ResultRow, SettingRow, SiteRecord } from "./record.ts";
+export { makeRecord, standingFindings } from "./record.ts";
+export type { SettingRow, SiteRecord } from "./record.ts";
+export type { HandOverRow, NoteRow, PassRow, ResultRow } from "./from-log.ts";

@@ -1,6 +1,17 @@
-import { answered, demoBundle, planAfter } from "../testing/shipped.ts";
+import { isClosed, type LogEntry } from "../job/index.ts";
+import { answered, bundleOn, demoBundle, planAfter } from "../testing/shipped.ts";
 import { makeRecord } from "./index.ts";
 import { planJob } from "../plan/index.ts";
+
+/** A hand-over, with more said of it. */
+const handedOver = (more: Partial<Extract<LogEntry, { kind: "handed-over" }>> = {}) => ({
+  kind: "handed-over" as const,
+  id: "h",
+  at: "2026-10-06T09:00:00.000Z",
+  by: "Ivet",
+  to: "Perrin",
+  ...more,
+});
 
 describe("the record", () => {
   test("three columns: as found, planned, as left, differences first", () => {
@@ -31,11 +42,68 @@ describe("the record", () => {
     expect(makeRecord(planJob(changed)).superseded.map((row) => row.title)).toEqual(["REST to 8:45"]);
   });
 
+  test("every attempt stands, the failed one too, and only the last counts", () => {
+    const bundle = demoBundle("netloft");
+    const { sheet } = planJob(bundle);
+    const [dead] = sheet.filter((step) => step.id === "isolate:prove-dead");
+    const tried = answered(answered(bundle, [dead!], "not-seen"), [dead!]);
+    const { results } = makeRecord(planJob(tried));
+    expect(results.map(({ outcome, stands }) => [outcome, stands])).toEqual([
+      ["not-seen", false],
+      ["seen", true],
+    ]);
+  });
+
+  test("a gate gone past stands with its reason and who gave it", () => {
+    const pass: LogEntry = {
+      kind: "gate-passed",
+      id: "p1",
+      at: "2026-10-05T09:00:00.000Z",
+      by: "Ivet",
+      reason: "the hall is dark",
+      gates: [{ id: "g", what: "Not done yet: Isolate and mark the breaker." }],
+    };
+    expect(makeRecord(planJob({ ...demoBundle("netloft"), log: [pass] })).passed).toEqual([
+      { at: pass.at, by: "Ivet", reason: pass.reason, gates: [pass.gates[0]!.what] },
+    ]);
+  });
+
+  test("what stands against the job is told, the gravest first, notes left out; a hand-over keeps it as it was", () => {
+    const bundle = bundleOn("osierbeck-egret", ["marlstreet-cell"]);
+    const { standing } = makeRecord(planJob(bundle));
+    expect(standing[0]?.severity).toBe("danger");
+    expect(standing.some(({ severity }) => severity === "note")).toBe(false);
+    expect(new Set(standing.map(({ what }) => what)).size).toBe(standing.length);
+    const over = handedOver({ open: { steps: ["Manual release"], findings: standing } });
+    const mended = { ...demoBundle("netloft"), log: [over] };
+    expect(makeRecord(planJob(mended)).handedOver?.open).toEqual(over.open);
+  });
+
+  test("opened again, a job is not handed over, and why stands among the notes", () => {
+    const again: LogEntry = {
+      kind: "reopened",
+      id: "r",
+      at: "2026-10-07T09:00:00.000Z",
+      by: "Ivet",
+      reason: "speed",
+    };
+    const record = makeRecord(planJob({ ...demoBundle("netloft"), log: [handedOver(), again] }));
+    expect(record.handedOver).toBeUndefined();
+    expect(record.notes).toEqual([
+      { at: again.at, by: "Ivet", text: "Opened again after the hand-over: speed" },
+    ]);
+    expect([isClosed([handedOver()]), isClosed([handedOver(), again]), isClosed([])]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect(isClosed([handedOver(), again, handedOver()])).toBe(true);
+  });
+
   test("the next service is so many months after hand-over; the last day stands for a day the month lacks", () => {
     const next = (at: string, serviceMonths: number) => {
       const bundle = demoBundle("lampquay", (job) => (job.survey.serviceMonths = serviceMonths));
-      const log = [{ kind: "handed-over" as const, id: "h", at, by: "Ivet", to: "Perrin" }];
-      return makeRecord(planJob({ ...bundle, log })).handedOver?.nextService;
+      return makeRecord(planJob({ ...bundle, log: [handedOver({ at })] })).handedOver?.nextService;
     };
     expect(next("2026-08-31T10:00:00.000Z", 6)).toBe("2027-02-28");
     expect(next("2027-08-31T10:00:00.000Z", 6)).toBe("2028-02-29");

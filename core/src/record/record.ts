@@ -1,11 +1,20 @@
-import { UTCDate } from "@date-fns/utc";
-import { addMonths } from "date-fns";
-import type { LogEntry } from "../job/index.ts";
+import { severityRank, wordsOf } from "../finding/index.ts";
+import type { OpenFinding } from "../job/index.ts";
 import { sameSeat, type Seat } from "../node/index.ts";
 import type { JobPlan } from "../plan/index.ts";
 import type { Step } from "../runsheet/index.ts";
 import { outcomes } from "../state/index.ts";
 import { seatOf, seatText, type Core } from "../wiring/index.ts";
+import {
+  handOverRow,
+  noteRows,
+  passRows,
+  resultRows,
+  type HandOverRow,
+  type NoteRow,
+  type PassRow,
+  type ResultRow,
+} from "./from-log.ts";
 
 /** One control in three columns. */
 export interface SettingRow {
@@ -14,18 +23,6 @@ export interface SettingRow {
   found: string;
   planned: string;
   left: string;
-}
-
-/** One step that was answered. */
-export interface ResultRow {
-  step: string;
-  station: string;
-  title: string;
-  outcome: "seen" | "not-seen";
-  at: string;
-  by: string;
-  note?: string;
-  reading?: { quantity: string; value: number; unit: string };
 }
 
 /** The job's record, made from the log: what was found, done, read and left. */
@@ -44,23 +41,19 @@ export interface SiteRecord {
   }[];
   links: { between: string; found: string; planned: string; left: string }[];
   settings: SettingRow[];
+  /** Every answer to the steps of the plan, in their order, failed attempts too. */
   results: ResultRow[];
   /** Answers to steps that a later change of the plan did away with. */
   superseded: ResultRow[];
   /** Steps without an answer. */
   open: Step[];
-  notes: { at: string; by: string; text: string }[];
+  notes: NoteRow[];
+  /** What should have come first and was passed over, with the reason. */
+  passed: PassRow[];
+  /** Findings that stand now, above a note. */
+  standing: OpenFinding[];
   cautions: string[];
-  handedOver?: { at: string; by: string; to: string; nextService: string };
-}
-
-/** The day so many months after a moment, as "2027-02-28"; a day the month lacks becomes its last day. UTC. */
-const monthsAfter = (iso: string, months: number): string =>
-  addMonths(new UTCDate(iso), months).toISOString().slice(0, 10);
-
-function handOver(log: readonly LogEntry[], months: number): SiteRecord["handedOver"] {
-  const last = log.filter((entry) => entry.kind === "handed-over").at(-1);
-  return last && { at: last.at, by: last.by, to: last.to, nextService: monthsAfter(last.at, months) };
+  handedOver?: HandOverRow;
 }
 
 function settingRows(plan: JobPlan): SettingRow[] {
@@ -77,14 +70,20 @@ function settingRows(plan: JobPlan): SettingRow[] {
   return rows.sort((a, b) => differs(b) - differs(a));
 }
 
+/** What stands against the plan and the bench now, as a hand-over keeps it: notes left out, each told once. */
+export function standingFindings({ findings, nowFindings }: JobPlan): OpenFinding[] {
+  const told = [...findings, ...nowFindings]
+    .filter(({ severity }) => severity !== "note")
+    .sort((a, b) => severityRank[a.severity] - severityRank[b.severity])
+    .map((each) => ({ severity: each.severity, what: wordsOf(each).what }));
+  return [...new Map(told.map((each) => [each.what, each])).values()];
+}
+
 /** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
 export function makeRecord(plan: JobPlan): SiteRecord {
   const { bundle, now } = plan;
   const said = outcomes(bundle.log);
-  const rows = [...said.values()].flatMap((entry): ResultRow[] => {
-    const { step, station, title, outcome, at, by, note, reading } = entry;
-    return outcome === "withdrawn" ? [] : [{ step, station, title, outcome, at, by, note, reading }];
-  });
+  const rows = resultRows(bundle.log);
   const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
   return {
     wiring: plan.wiring.cores.map((core) => {
@@ -114,21 +113,12 @@ export function makeRecord(plan: JobPlan): SiteRecord {
       .sort((a, b) => (order.get(a.step) ?? 0) - (order.get(b.step) ?? 0)),
     superseded: rows.filter((row) => !order.has(row.step)),
     open: plan.sheet.filter((step) => said.get(step.id)?.outcome !== "seen"),
-    notes: bundle.log.flatMap((entry) => {
-      const { at, by } = entry;
-      if (entry.kind === "note") return [{ at, by, text: entry.text }];
-      if (entry.kind !== "board-taken") return [];
-      return [
-        {
-          at,
-          by,
-          text: `Board ${entry.to.id}: revision ${entry.from.revision} gave way to ${entry.to.revision}.`,
-        },
-      ];
-    }),
+    notes: noteRows(bundle.log),
+    passed: passRows(bundle.log),
+    standing: standingFindings(plan),
     cautions: [
       ...new Set(plan.sheet.flatMap((step) => (said.get(step.id) && step.caution ? [step.caution] : []))),
     ],
-    handedOver: handOver(bundle.log, bundle.job.survey.serviceMonths),
+    handedOver: handOverRow(bundle.log, bundle.job.survey.serviceMonths),
   };
 }

@@ -14,7 +14,7 @@ export function answerStep(
   step: Step,
   outcome: StepEntry["outcome"],
   stamp: Stamp,
-  extra: Pick<StepEntry, "note" | "reading" | "drawnFrom"> = {},
+  extra: Pick<StepEntry, "note" | "readings" | "drawnFrom"> = {},
 ): StepEntry {
   return {
     ...stamp,

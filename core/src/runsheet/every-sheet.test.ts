@@ -155,7 +155,7 @@ test("a loose core is looked for at the places of its own device, and at no othe
 });
 
 test("a reading is asked for between limits that a meter can show", () => {
-  const asked = plans.flatMap(({ plan }) => plan.sheet.flatMap(({ reading }) => reading ?? []));
+  const asked = plans.flatMap(({ plan }) => plan.sheet.flatMap(({ readings }) => readings ?? []));
   expect(asked.length).toBeGreaterThan(20);
   for (const { least = 0, most = 1e6 } of asked) {
     expect(Number.isFinite(least) && Number.isFinite(most)).toBe(true);
@@ -183,4 +183,33 @@ test("a value chosen in a procedure of the profile's own is moved by its step", 
   procedure!.steps[0]!.do = { choose: { item: "stop-acts", as: "01" } };
   const step = planJob(bundle).sheet.find((each) => each.id.startsWith(`do:${procedure!.id}:`))!;
   expect(step.effects).toContainEqual({ kind: "values", to: { "stop-acts": "01" } });
+});
+
+test("lamps are looked at all together when power comes, and else where they change or where it is asked for", () => {
+  for (const { id, plan } of plans) {
+    const all = plan.bundle.board.lamps.map((lamp) => lamp.id);
+    for (const { id: step, see, effects, alwaysSee = [] } of plan.sheet) {
+      const looked = see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
+      if (effects.some((effect) => effect.kind === "power" && effect.on))
+        expect([id, step, looked.map(({ lamp }) => lamp)]).toEqual([id, step, all]);
+      else
+        for (const { lamp, is, was } of looked)
+          expect([id, step, lamp, is !== was || alwaysSee.includes(lamp)]).toEqual([id, step, lamp, true]);
+    }
+  }
+});
+
+test("a battery is joined last without power where the board lives on it, and under power everywhere else", () => {
+  const joined = boardIds().flatMap((id) => {
+    const given = bundleOn(id, ["quillmarsh-reserve"]);
+    const steps = planJob(given).sheet.filter((step) => step.id.startsWith("wire:battery-1:"));
+    return steps.map(({ station, needs }) => {
+      const solar = given.board.supply.kind === "solar";
+      expect([id, station, needs]).toEqual(
+        solar ? [id, "wire", undefined] : [id, "power-up", [{ powered: true }]],
+      );
+      return solar;
+    });
+  });
+  expect(joined.length).toBeGreaterThan(1);
 });

@@ -1,6 +1,8 @@
 export { stateAhead } from "./ahead.ts";
 export { answerStep } from "./answer.ts";
 export type { Stamp } from "./answer.ts";
+export { dangersIn, gatesBefore } from "./gates.ts";
+export type { Gate, Gated } from "./gates.ts";
 export { stepMeanings } from "./meaning.ts";
 export type { Meaning } from "./meaning.ts";
 export { readingMisfit } from "./reading.ts";

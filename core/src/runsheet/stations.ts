@@ -1,14 +1,7 @@
-import { conditionHolds, conditionMust, labelsOf } from "../board/index.ts";
 import type { Finding } from "../finding/index.ts";
-import {
-  circumstancesOf,
-  outcomes,
-  readFace,
-  stateNow,
-  type BenchState,
-  type Planned,
-} from "../state/index.ts";
-import { stations, type Station, type Step } from "./step.ts";
+import { outcomes, type Planned } from "../state/index.ts";
+import { gatesBefore, type Gated } from "./gates.ts";
+import { stations, type Station } from "./step.ts";
 
 /** How far a station is: settled, open, or blocked with the reason in a sentence. */
 export interface StationStatus {
@@ -19,19 +12,6 @@ export interface StationStatus {
   reason?: string;
   /** Blocked because something is wrong, and not merely because earlier work is still ahead. */
   trouble?: boolean;
-}
-
-/** Needs of a station's open steps that the bench does not meet now. */
-function unmetNeeds(planned: Planned, sheet: readonly Step[], station: Station, now: BenchState): string[] {
-  const said = outcomes(planned.bundle.log);
-  const { readings } = readFace(planned, now);
-  const needs = sheet
-    .filter((step) => step.station === station && said.get(step.id)?.outcome !== "seen")
-    .slice(0, 1)
-    .flatMap((step) => step.needs ?? []);
-  const ask = circumstancesOf(planned, now, readings);
-  const labels = labelsOf(planned.bundle.board);
-  return needs.filter((need) => !conditionHolds(need, ask)).map((need) => conditionMust(need, labels));
 }
 
 function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatus {
@@ -54,24 +34,23 @@ function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatu
 }
 
 /** Every station's status, in the order of the work. `planFindings` are those of the plan, not of a state. */
-export function stationStatuses(
-  planned: Planned,
-  sheet: readonly Step[],
-  planFindings: readonly Finding[],
-): StationStatus[] {
-  const said = outcomes(planned.bundle.log);
-  const now = stateNow(planned);
+export function stationStatuses(gated: Gated & Planned, planFindings: readonly Finding[]): StationStatus[] {
+  const { sheet, bundle } = gated;
+  const said = outcomes(bundle.log);
   const grave = planFindings.filter((each) => each.severity === "danger" || each.severity === "fault");
   return stations.map((station): StationStatus => {
-    if (station === "survey") return surveyStatus(planned, grave);
+    if (station === "survey") return surveyStatus(gated, grave);
     const steps = sheet.filter((step) => step.station === station);
     const done = steps.filter((step) => said.get(step.id)?.outcome === "seen").length;
     const base = { station, done, total: steps.length };
     const failed = steps.find((step) => said.get(step.id)?.outcome === "not-seen");
     if (failed) return { ...base, state: "blocked", reason: `Not seen: ${failed.title}.`, trouble: true };
-    if (done === steps.length) return { ...base, state: "settled" };
-    const unmet = unmetNeeds(planned, sheet, station, now);
-    if (unmet.length) return { ...base, state: "blocked", reason: `First: ${unmet.join("; ")}.` };
-    return { ...base, state: "open" };
+    const next = steps.find((step) => said.get(step.id)?.outcome !== "seen");
+    if (!next) return { ...base, state: "settled" };
+    const gates = gatesBefore(gated, next);
+    if (!gates.length) return { ...base, state: "open" };
+    const danger = gates.some(({ kind }) => kind === "danger");
+    const reason = gates.map(({ what }) => what).join(" ");
+    return { ...base, state: "blocked", reason, ...(danger ? { trouble: true } : {}) };
   });
 }

@@ -59,8 +59,13 @@ export interface StepDraft {
   /** Lamps to look at even when they do not change. */
   alwaysSee?: readonly string[];
   ifNot?: string;
-  reading?: ReadingAsked;
+  /** Measurements the step asks for, each with a field of its own. */
+  readings?: readonly ReadingAsked[];
   needs?: readonly Condition[];
+  /** The step of the same procedure that comes right before it. */
+  after?: string;
+  /** A gate of the isolation: nothing is touched behind it until it was seen. */
+  isolates?: true;
   source?: Provenance;
   subjects: Subject[];
 }

@@ -187,8 +187,8 @@ describe("jobs", () => {
 
   test("a change from an old version changes nothing", async () => {
     const { job, board, devices } = await demo();
-    expect(await replaceJob(knex, { job: { ...job, title: "two" }, board, devices }, 1, now)).toBe(true);
-    expect(await replaceJob(knex, { job: { ...job, title: "late" }, board, devices }, 1, now)).toBe(false);
+    expect(await replaceJob(knex, { job: { ...job, title: "two" }, board, devices }, 1, now)).toBe("stored");
+    expect(await replaceJob(knex, { job: { ...job, title: "late" }, board, devices }, 1, now)).toBe("moved");
     expect(await findJob(knex, "netloft")).toMatchObject({ version: 2, job: { title: "two" } });
   });
 

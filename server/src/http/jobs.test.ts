@@ -79,6 +79,33 @@ describe("jobs", () => {
     expect((await read()).version).toBe(version + 1);
   });
 
+  test("a job that was handed over is closed to change until someone opens it again and says why", async () => {
+    const { job, version } = await read("lampquay");
+    const change = (from = version) =>
+      request(app)
+        .put("/api/jobs/lampquay")
+        .set("If-Match", `"${from}"`)
+        .send({ ...job, title: "Lamp quay, again" });
+    const post = (entry: object) => request(app).post("/api/jobs/lampquay/log").send(entry);
+    const said = { ...note("s1"), kind: "step", text: undefined, step: "prove:release", station: "prove" };
+    const step = { ...said, title: "Manual release", outcome: "withdrawn", effects: [] };
+    expect((await change().expect(409)).body.detail).toMatch(/was handed over and takes notes only/);
+    expect((await post(step).expect(409)).body.title).toBe("Handed over");
+    await post({ ...note("o1"), kind: "handed-over", text: undefined, to: "Someone else" }).expect(409);
+    await post(note("n1")).expect(201);
+    expect(await read("lampquay")).toMatchObject({ version, job });
+    const reopen = { ...note("r1"), kind: "reopened", text: undefined };
+    await post({ ...reopen, reason: " " }).expect(422);
+    await post({ ...reopen, reason: "the speed was raised" }).expect(201);
+    await change().expect(200);
+    await post(step).expect(201);
+    const { body } = await request(app).get("/api/jobs").expect(200);
+    const jobs = body.jobs as { id: string; handedOverAt: string | null }[];
+    expect(jobs.find(({ id }) => id === "lampquay")?.handedOverAt).toBeNull();
+    await post({ ...note("o2"), kind: "handed-over", text: undefined, to: "Someone else" }).expect(201);
+    await change(version + 1).expect(409);
+  });
+
   test("only a job on which nothing happened can be removed", async () => {
     await request(app).delete("/api/jobs/lampquay").set("If-Match", '"1"').expect(409);
     await request(app).delete("/api/jobs/netloft").set("If-Match", '"7"').expect(412);

@@ -40,6 +40,13 @@ const jobId = (title: string): string =>
 const noSuchJob = (id: string) =>
   new HttpProblem(404, "No such job", `There is no job ${JSON.stringify(id)} here.`);
 
+const handedOver = (id: string) =>
+  new HttpProblem(
+    409,
+    "Handed over",
+    `Job ${JSON.stringify(id)} was handed over and takes notes only. Open it again with a reason first.`,
+  );
+
 async function mustFind(knex: Knex, id: string): Promise<StoredJob> {
   const stored = await findJob(knex, id);
   if (!stored) throw noSuchJob(id);
@@ -138,10 +145,9 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
         `id: expected ${JSON.stringify(id)}, found ${JSON.stringify(job.id)}. A job keeps its id.`,
       );
     const next = await checked(knex, job, stored);
-    if (
-      stored.version !== version ||
-      !(await replaceJob(knex, next, version, now(), boardTaken(stored, job, now())))
-    ) {
+    const result = await replaceJob(knex, next, version, now(), boardTaken(stored, job, now()));
+    if (result === "closed") throw handedOver(id);
+    if (result === "moved") {
       const current = await mustFind(knex, id);
       setVersion(response, current.version);
       throw new HttpProblem(
@@ -193,6 +199,7 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
         `${result.theirs.by || "Someone"} has answered this step since its card was drawn. Nothing was stored; look at both answers.`,
         { theirs: result.theirs, yours: entry },
       );
+    if (result === "closed") throw handedOver(id);
     if (result === "other")
       throw new HttpProblem(
         409,

@@ -42,17 +42,16 @@ function logUntil(bundle: JobBundle, progress: Progress): LogEntry[] {
   const by = bundle.job.installer;
   const steps = planJob(bundle).sheet.filter((step) => stations.indexOf(step.station) <= last);
   const log = steps.map((step, index): LogEntry => {
-    const value = step.reading && progress.readings[step.reading.quantity];
-    const reading = step.reading && {
-      quantity: step.reading.quantity,
-      unit: step.reading.unit,
-      value: value ?? 0,
-    };
+    const readings = step.readings?.map(({ quantity, unit }) => ({
+      quantity,
+      unit,
+      value: progress.readings[quantity] ?? 0,
+    }));
     return answerStep(
       step,
       "seen",
       { id: `demo-${bundle.job.id}-${index}`, at: at(index), by },
-      reading && { reading },
+      readings && { readings },
     );
   });
   if (progress.to)

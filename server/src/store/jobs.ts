@@ -1,15 +1,17 @@
-import type {
-  BoardProfile,
-  BoardUse,
-  DeviceProfile,
-  Job,
-  JobBundle,
-  JobSummary,
-  LogEntry,
-  StoredJob,
+import {
+  closingKinds,
+  isClosed,
+  type BoardProfile,
+  type BoardUse,
+  type DeviceProfile,
+  type Job,
+  type JobBundle,
+  type JobSummary,
+  type LogEntry,
+  type StoredJob,
 } from "@anvilcloud/core";
 import type { Knex } from "knex";
-import { logRow } from "./log.ts";
+import { lastClosing, logRow } from "./log.ts";
 
 interface Row {
   id: string;
@@ -38,6 +40,10 @@ function read(row: Row): StoredJob {
   };
 }
 
+/** When a job was handed over; nothing where it was not, or was opened again since. */
+const handedOverAt = `SELECT CASE kind WHEN 'handed-over' THEN at END FROM log
+  WHERE job_id = jobs.id AND kind IN (${closingKinds.map((kind) => `'${kind}'`).join(", ")}) ORDER BY seq DESC LIMIT 1`;
+
 /** Page size of the list of jobs. */
 export const pageSize = 100;
 
@@ -50,7 +56,7 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
       knex.raw("json_extract(job, '$.site.town') AS town"),
       knex.raw("json_extract(board, '$.name') AS board"),
       knex.raw("(SELECT COUNT(DISTINCT step) FROM log WHERE job_id = jobs.id AND kind = 'step') AS answered"),
-      knex.raw("(SELECT MAX(at) FROM log WHERE job_id = jobs.id AND kind = 'handed-over') AS handed_over_at"),
+      knex.raw(`(${handedOverAt}) AS handed_over_at`),
     )
     .orderBy([{ column: "updated_at", order: "desc" }, { column: "id" }])
     .limit(pageSize)
@@ -78,7 +84,7 @@ export async function jobsOnBoard(knex: Knex, board: string): Promise<BoardUse[]
     .select("id", "title")
     .select(
       knex.raw("json_extract(board, '$.revision') AS revision"),
-      knex.raw("EXISTS (SELECT 1 FROM log WHERE job_id = jobs.id AND kind = 'handed-over') AS handed_over"),
+      knex.raw(`(${handedOverAt}) IS NOT NULL AS handed_over`),
     )
     .whereRaw("json_extract(board, '$.id') = ?", [board])
     .orderBy("updated_at", "desc")
@@ -134,8 +140,8 @@ export async function insertJob(
 }
 
 /**
- * Replaces a job that is still at `version`, and adds what the change leaves in its log, both or neither. False when the
- * job has moved on, and nothing is changed.
+ * Replaces a job that is still at `version`, and adds what the change leaves in its log, both or neither. "moved" when the
+ * job has moved on, "closed" when it was handed over; then nothing is changed.
  */
 export async function replaceJob(
   knex: Knex,
@@ -143,14 +149,15 @@ export async function replaceJob(
   version: number,
   now: string,
   entries: readonly LogEntry[] = [],
-): Promise<boolean> {
+): Promise<"stored" | "moved" | "closed"> {
   return knex.transaction(async (trx) => {
+    if (isClosed(await lastClosing(trx, next.job.id))) return "closed";
     const changed = await trx("jobs")
       .where({ id: next.job.id, version })
       .update({ ...columnsOf(next), version: version + 1, updated_at: now });
-    if (changed !== 1) return false;
+    if (changed !== 1) return "moved";
     for (const entry of entries) await trx("log").insert(logRow(next.job.id, entry));
-    return true;
+    return "stored";
   });
 }
 

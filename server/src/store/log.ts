@@ -1,4 +1,4 @@
-import { upgradeEntry, type LogEntry, type StepEntry } from "@anvilcloud/core";
+import { closingKinds, mayAppend, upgradeEntry, type LogEntry, type StepEntry } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
 /** An entry as it is written today, from what was stored whenever it was. */
@@ -44,8 +44,18 @@ async function contradicted(trx: Knex, jobId: string, entry: LogEntry): Promise<
 /** Entries looked at after a card was drawn: as long as a log may be. */
 const mostLater = 20_000;
 
+/** The last entry that closed a job or opened it again, as far as it says which. */
+export const lastClosing = (trx: Knex, jobId: string) =>
+  trx("log")
+    .where({ job_id: jobId })
+    .whereIn("kind", closingKinds)
+    .orderBy("seq", "desc")
+    .limit(1)
+    .select("kind") as Promise<Pick<LogEntry, "kind">[]>;
+
 /**
- * Adds an entry. "stored" the first time, "same" when it is there already word for word, "other" when its id is taken; the
+ * Adds an entry. "stored" the first time, "same" when it is there already word for word, "other" when its id is taken, "closed"
+ * when the job was handed over and the entry would change it; the
  * other's answer, and nothing stored, where someone else has answered the step since its card was drawn.
  */
 export async function appendLog(
@@ -53,13 +63,14 @@ export async function appendLog(
   jobId: string,
   entry: LogEntry,
   now: string,
-): Promise<"stored" | "same" | "other" | { theirs: StepEntry }> {
+): Promise<"stored" | "same" | "other" | "closed" | { theirs: StepEntry }> {
   const body = JSON.stringify(entry);
   return knex.transaction(async (trx) => {
     const row: { body: string } | undefined = await trx("log")
       .where({ job_id: jobId, entry_id: entry.id })
       .first("body");
     if (row) return row.body === body ? "same" : "other";
+    if (!mayAppend(await lastClosing(trx, jobId), entry)) return "closed";
     const theirs = await contradicted(trx, jobId, entry);
     if (theirs) return { theirs };
     await trx("log").insert(logRow(jobId, entry));

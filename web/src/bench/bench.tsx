@@ -53,9 +53,9 @@ function LegendItem({ id, name, number }: { id: string; name: string; number: st
 }
 
 const words: Record<Layer, string> = {
-  step: "After this step",
+  step: "Step done",
   planned: "Planned",
-  found: "As found",
+  found: "Found",
   now: "Now",
 };
 

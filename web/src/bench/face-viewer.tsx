@@ -50,11 +50,19 @@ const Tool = styled(Button)`
   min-width: 44px;
 `;
 
-const Line = styled(Quiet)`
-  min-height: 3em;
+/** What is pointed at, with what to take along of the drawing. */
+const Below = styled.div`
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  align-items: start;
+  gap: 0 ${space.xs};
   ${print} {
     display: none;
   }
+`;
+
+const Line = styled(Quiet)`
+  min-height: 3em;
 `;
 
 interface Props {
@@ -102,17 +110,19 @@ export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props)
           <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
             <Maximize size={20} aria-hidden />
           </Tool>
-          <Tool $kind="outlined" onPress={save}>
-            <Download size={20} aria-hidden /> SVG
-          </Tool>
-          <Tool $kind="outlined" onPress={() => window.print()}>
-            <Printer size={20} aria-hidden /> Print
-          </Tool>
         </Tools>
       </Above>
-      <Line aria-live="polite">
-        {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
-      </Line>
+      <Below>
+        <Line aria-live="polite">
+          {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
+        </Line>
+        <Tool $kind="quiet" onPress={save} aria-label="Save as SVG">
+          <Download size={20} aria-hidden />
+        </Tool>
+        <Tool $kind="quiet" onPress={() => window.print()} aria-label="Print">
+          <Printer size={20} aria-hidden />
+        </Tool>
+      </Below>
       <Window
         ref={frame}
         $zoomed={zoomed > 1}

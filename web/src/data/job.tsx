@@ -1,5 +1,6 @@
 import {
   answerStep,
+  isClosed,
   outcomes,
   type BoardProfile,
   type DeviceProfile,
@@ -27,7 +28,7 @@ import { stamp, thisDevice } from "./device.ts";
 import { useWarnBeforeLeaving } from "./leaving.ts";
 import { usePlan } from "./plan.ts";
 import { createSaver, type SaveState } from "./saver.ts";
-import { useLogSender } from "./use-log-sender.ts";
+import { answeredAgain, useLogSender, type Unstored } from "./use-log-sender.ts";
 
 /** Everything a station needs of its job. */
 export interface JobBench {
@@ -47,12 +48,16 @@ export interface JobBench {
   settle: (keep: "theirs" | "mine") => void;
   /** Sends again what got no answer. */
   retry: () => void;
-  /** Answers a step as the plan of its card has it; refused with AnsweredElsewhere where someone else did meanwhile. */
-  answer: (
-    step: Step,
-    outcome: StepEntry["outcome"],
-    extra?: Pick<StepEntry, "note" | "reading">,
-  ) => Promise<void>;
+  /** Answers a step as the plan of its card has it, at once; what cannot be stored stands among the `unstored`. */
+  answer: (step: Step, outcome: StepEntry["outcome"], extra?: Pick<StepEntry, "note" | "readings">) => void;
+  /** Answers that are not stored. */
+  unstored: readonly Unstored[];
+  /** Sends an answer again that was not stored. */
+  answerAgain: (unstored: Unstored) => void;
+  /** Gives up an answer that was not stored, by its id. */
+  dropAnswer: (id: string) => void;
+  /** True once the job was handed over, until it is opened again. */
+  closed: boolean;
   append: (entry: Unstamped) => Promise<void>;
 }
 
@@ -124,9 +129,9 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
     },
     anew,
   );
-  const send = useLogSender(id, setLogSave);
+  const { send, answer, unstored, drop } = useLogSender(id, setLogSave);
   const save = worse(jobSave, logSave);
-  useWarnBeforeLeaving(save.kind !== "saved");
+  useWarnBeforeLeaving(save.kind !== "saved" || unstored.length > 0);
 
   const devices = useMemo(() => allDevices(stored.devices, catalogue), [stored.devices, catalogue]);
   const { made, stage, error } = usePlan({ stored, devices, log });
@@ -149,8 +154,12 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
       saver.settle(keep);
       if (keep === "theirs") anew();
     },
+    unstored,
+    answerAgain: (each) => answer(answeredAgain(each)),
+    dropAnswer: drop,
+    closed: isClosed(log),
     answer: (step, outcome, extra) =>
-      send(
+      answer(
         answerStep(step, outcome, stamp(stored.job.installer), {
           ...extra,
           drawnFrom: { ...madeFor, device: thisDevice(), knows: outcomes(log).get(step.id)?.id },

@@ -54,15 +54,19 @@ export interface Sent {
   body: unknown;
 }
 
-/** Stands in for the server: keeps what was sent, answers a PUT with the next version and anything with 200, until told to fail. */
+/** Stands in for the server: keeps what was sent, answers a PUT with the next version and anything with 200, until told to fail or to refuse. */
 export function fakeServer() {
   const sent: Sent[] = [];
-  const state = { failing: false };
+  const state: { failing: boolean; refusing?: { status: number; body: object } } = { failing: false };
   globalThis.fetch = ((address: string, init: RequestInit = {}) => {
     if (state.failing) return Promise.reject(new TypeError("no connection"));
     const body: unknown = init.body ? JSON.parse(String(init.body)) : undefined;
     const headers = (init.headers ?? {}) as Record<string, string>;
     sent.push({ method: init.method ?? "GET", address, headers, body });
+    if (state.refusing) {
+      const { status, body: refusal } = state.refusing;
+      return Promise.resolve({ ok: false, status, json: () => Promise.resolve(refusal) });
+    }
     const version = Number(/\d+/.exec(headers["If-Match"] ?? "0")?.[0]) + 1;
     const answer = init.method === "PUT" ? { version, job: body, board, devices } : {};
     return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(answer) });

@@ -4,6 +4,7 @@ export { FileButton } from "./file-button.tsx";
 export { useGrowing } from "./growing.ts";
 export { Choice, NumberInput, TextInput, Toggle } from "./field.tsx";
 export { Notice } from "./notice.tsx";
+export { PageTitle } from "./page-title.tsx";
 export { Segments } from "./segments.tsx";
 export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
 export { Empty, Failed, Loading } from "./states.tsx";

@@ -14,7 +14,7 @@ const Segment = styled(Radio)`
   display: flex;
   align-items: center;
   justify-content: center;
-  min-height: 40px;
+  min-height: 44px;
   min-width: 44px;
   padding: 0 ${space.m};
   font-size: ${size.small};

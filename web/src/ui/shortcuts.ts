@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 
 /** A key, by the value of `KeyboardEvent.key`, and what it does. */
-export type Shortcuts = Record<string, () => void>;
+export type Shortcuts = Record<string, (event: KeyboardEvent) => void>;
 
 const storageKey = "anvilcloud-shortcuts";
 
@@ -29,7 +29,7 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       const act = latest.current[event.key];
       if (!act) return;
       event.preventDefault();
-      act();
+      act(event);
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);

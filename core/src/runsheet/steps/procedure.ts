@@ -77,9 +77,11 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
   const suffix = learns ? `:${basis(planned)}` : "";
   const ask = plannedCircumstances(planned);
   const taken = procedure.steps.filter((step) => !step.when || conditionHolds(step.when, ask));
+  const idOf = (step: ProcedureStep) => `do:${procedure.id}:${step.id}${suffix}`;
   return taken.map((step, at) => {
+    const before = taken[at - 1];
     return {
-      id: `do:${procedure.id}:${step.id}${suffix}`,
+      id: idOf(step),
       station,
       title: taken.length > 1 ? `${procedure.title}, ${at + 1} of ${taken.length}` : procedure.title,
       says: step.says,
@@ -88,7 +90,8 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
       effects: effectsOf(planned, step),
       alsoSee: step.see ? [step.see] : [],
       ifNot: step.ifNot,
-      needs: procedure.needs,
+      // Its first step asks for what the procedure needs; the others follow one another.
+      ...(before ? { after: idOf(before) } : { needs: procedure.needs }),
       source: procedure.source,
       ...(step.shows ? { shows: step.shows } : {}),
       subjects: subjectsOf(planned, step),

@@ -40,12 +40,14 @@ export function railSteps(planned: Planned): StepDraft[] {
         effects: [],
         alsoSee: [`About ${plainNumber(rail.volts)} V ${kind}, steady.`],
         ifNot: `Far too low or none: something on ${rail.label.toLowerCase()} draws too much or is short. Isolate, take its devices off, power up, and land them again one by one.`,
-        reading: {
-          quantity: `${plus} to ${minus}`,
-          unit: `V ${kind}`,
-          ...bears,
-          source: "what every device on this rail bears",
-        },
+        readings: [
+          {
+            quantity: `${plus} to ${minus}`,
+            unit: `V ${kind}`,
+            ...bears,
+            source: "what every device on this rail bears",
+          },
+        ],
         subjects: [
           { kind: "rail", id: rail.id },
           { kind: "terminal", id: plus },

@@ -1,4 +1,4 @@
-import { boardIds, fittingDrives, planOn } from "../../testing/shipped.ts";
+import { boardIds, fittingDrives, planOn, shippedBoard } from "../../testing/shipped.ts";
 import { readingMisfit } from "../reading.ts";
 
 const stepsOf = (board: string, devices: string[]) => planOn(board, devices).sheet;
@@ -52,14 +52,34 @@ test("trap 8 at the step: a jumper for alignment is taken off before anything is
   });
 });
 
+const provedDead = (board: string) =>
+  stepsOf(board, fittingDrives(board)).find((step) => step.id === "isolate:prove-dead")!.readings!;
+
+// Common practice, no published source: each pole is proved against every other and against earth.
+test("proved dead between every two phases and to earth, each a reading of its own", () => {
+  const pairs = (board: string) => provedDead(board).map(({ quantity }) => quantity);
+  const { l1, l2, l3, earth } = shippedBoard("hexby-trestle").supply.poles;
+  expect(pairs("hexby-trestle")).toEqual([
+    `${l1} to ${l2}`,
+    `${l1} to ${l3}`,
+    `${l1} to earth ${earth}`,
+    `${l2} to ${l3}`,
+    `${l2} to earth ${earth}`,
+    `${l3} to earth ${earth}`,
+  ]);
+  for (const id of boardIds()) {
+    const n = Object.values(shippedBoard(id).supply.poles).filter((pole) => pole !== undefined).length;
+    expect(new Set(pairs(id)).size).toBe((n * (n - 1)) / 2);
+  }
+});
+
 test("proved dead means no voltage: half a volt is the instrument's, more is another feed, on every board", () => {
   for (const board of boardIds()) {
-    const { reading } = stepsOf(board, fittingDrives(board)).find(
-      (step) => step.id === "isolate:prove-dead",
-    )!;
-    expect(readingMisfit(reading!, 0.5)).toBeUndefined();
-    expect(readingMisfit(reading!, 0.6)).toContain("0.6 V measured, at most 0.5 V allowed");
-    // A float that is charged through an electrolytic, and the extra-low voltage of a battery.
-    for (const volts of [3, 12, 24]) expect(readingMisfit(reading!, volts)).toBeDefined();
+    for (const reading of provedDead(board)) {
+      expect(readingMisfit(reading, 0.5)).toBeUndefined();
+      expect(readingMisfit(reading, 0.6)).toContain("0.6 V measured, at most 0.5 V allowed");
+      // A float that is charged through an electrolytic, and the extra-low voltage of a battery.
+      for (const volts of [3, 12, 24]) expect(readingMisfit(reading, volts)).toBeDefined();
+    }
   }
 });

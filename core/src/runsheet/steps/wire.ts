@@ -25,6 +25,7 @@ function breakerStep({ bundle }: Planned): StepDraft {
     id: "isolate:breaker",
     station: "wire" as const,
     effects: [{ kind: "power" as const, on: false }],
+    isolates: true as const,
     subjects,
   };
   if (board.supply.kind === "solar")
@@ -44,27 +45,34 @@ function breakerStep({ bundle }: Planned): StepDraft {
   };
 }
 
+/** The terminals of the supply, and earth: between no two of them there may be a voltage. */
+function deadPoints({ supply }: BoardProfile): string[] {
+  const { earth } = supply.poles;
+  return [...supplyTerminals(supply), ...(earth === undefined ? [] : [`earth ${earth}`])];
+}
+
 function proveDeadStep({ bundle: { board } }: Planned): StepDraft {
   const terminals = supplyTerminals(board.supply);
-  const [first = "", second = ""] = terminals;
-  const rest = board.supply.kind === "three-phase" ? `, to ${terminals[2]}` : "";
-  const earth = board.supply.poles.earth ? " and to earth" : "";
+  const points = deadPoints(board);
+  const pairs = points.flatMap((from, at) => points.slice(at + 1).map((to) => `${from} to ${to}`));
+  const between = pairs.length > 1 ? `between every two of ${listed(points)}` : pairs.join();
   return {
     id: "isolate:prove-dead",
     station: "wire",
     title: "Disconnect the battery, prove dead",
-    says: `Unplug any battery. Prove your tester on a known source, measure ${first} to ${second}${rest}${earth}, prove the tester again.`,
+    says: `Unplug any battery. Prove your tester on a known source, measure ${between}, prove the tester again.`,
     caution: "A battery keeps a board and a drive alive. A pulled power plug is a reset, not an isolation.",
     effects: [],
     alsoSee: [`0 V between every pair of ${isMains(board) ? "mains" : "supply"} terminals. All lamps dark.`],
     ifNot:
       "A voltage here means another feed: a second breaker, a battery, or a swapped neutral. Do not go on.",
-    reading: {
-      quantity: `${first} to ${second}`,
+    isolates: true,
+    readings: pairs.map((quantity) => ({
+      quantity,
       unit: "V",
       most: 0.5,
       source: "dead means no voltage; half a volt allows for the instrument",
-    },
+    })),
     subjects: terminals.map((id) => ({ kind: "terminal", id })),
   };
 }

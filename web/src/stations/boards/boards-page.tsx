@@ -7,7 +7,7 @@ import useSWR from "swr";
 import { BoardFace, restView } from "../../bench/index.ts";
 import { boardsKey, getJson, HighlightProvider, postBoard } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Choice, FileButton, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Choice, FileButton, Failed, Loading, Notice, Quiet, Row, PageTitle } from "../../ui/index.ts";
 import { Page } from "./page.ts";
 
 const Cards = styled.ul`
@@ -113,7 +113,7 @@ export function Component() {
   return (
     <Page>
       <Row style={{ justifyContent: "space-between" }}>
-        <Title>Boards</Title>
+        <PageTitle>Boards</PageTitle>
         <Row>
           <Button $kind="outlined" onPress={() => void navigate("/boards/compare")}>
             <GitCompareArrows size={20} aria-hidden /> Compare two

@@ -6,7 +6,7 @@ import useSWR from "swr";
 import { PoweredFace } from "./powered-face.tsx";
 import { boardsKey, getJson, HighlightProvider } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Choice, Empty, Failed, Loading, Quiet, Scroll, Title, Toggle } from "../../ui/index.ts";
+import { Choice, Empty, Failed, Loading, Quiet, Scroll, PageTitle, Toggle } from "../../ui/index.ts";
 import { Page } from "./page.ts";
 
 const Two = styled.div`
@@ -112,7 +112,7 @@ export function Component() {
   const [a, b] = [side("a"), side("b")];
   return (
     <Page>
-      <Title>Compare two boards</Title>
+      <PageTitle>Compare two boards</PageTitle>
       {error && <Failed what="The list of boards" error={error} retry={() => void mutate()} />}
       {!data && !error && <Loading what="boards" />}
       {data && (

@@ -5,10 +5,13 @@ import { styled } from "styled-components";
 import { HighlightProvider, JobProvider, useJobBench, useJobParts } from "../../data/index.ts";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
 import { Button, Failed, Loading, useShortcuts } from "../../ui/index.ts";
+import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
+import { DangerBar } from "./danger-bar.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 import { StationRail } from "./station-rail.tsx";
+import { UnstoredAnswers } from "./unstored.tsx";
 
 const Frame = styled.div`
   display: grid;
@@ -96,6 +99,9 @@ function JobFrame() {
             <Keyboard size={20} aria-hidden />
           </Button>
         </Bar>
+        <DangerBar />
+        <ClosedNotice />
+        <UnstoredAnswers />
         <Outlet />
       </main>
       {save.kind === "conflict" && <Conflict conflict={save} mine={job} settle={settle} />}

@@ -1,13 +1,16 @@
 import { jest } from "@jest/globals";
-import { planJob, answerStep } from "@anvilcloud/core";
-import { cleanup, render, screen } from "@testing-library/react";
+import { planJob, answerStep, stations } from "@anvilcloud/core";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import type { SaveState } from "../../data/index.ts";
-import { netloft, renderInJob } from "../../testing/bench.tsx";
+import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
 import { useShortcuts } from "../../ui/index.ts";
 import { Component as StationPage } from "../steps/station-page.tsx";
+import { Component as SurveyPage } from "../survey/survey-page.tsx";
+import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
+import { DangerBar } from "./danger-bar.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 
@@ -87,10 +90,15 @@ describe("a station", () => {
   const show = (address: string, log = netloft().log) =>
     renderInJob(
       netloft(log),
-      <Routes>
-        <Route path="/jobs/:id/:station/:step?" element={<StationPage />} />
-        <Route path="*" element={<p>elsewhere</p>} />
-      </Routes>,
+      <>
+        <DangerBar />
+        <ClosedNotice />
+        <Routes>
+          <Route path="/jobs/:id/survey" element={<SurveyPage />} />
+          <Route path="/jobs/:id/:station/:step?" element={<StationPage />} />
+          <Route path="*" element={<p>elsewhere</p>} />
+        </Routes>
+      </>,
       address,
     );
 
@@ -111,12 +119,39 @@ describe("a station", () => {
       .slice(0, end + 1)
       .filter((step) => step.id !== "link:link-beam:out")
       .map((step, at) => answerStep(step, "seen", { id: `e${at}`, at: "2026-11-24T09:00:00.000Z", by: "" }));
-    await show("/jobs/netloft/power-up", log);
-    const finding = screen.getByRole("list", { name: "Findings at the board" });
-    expect(finding.textContent).toContain("Danger. Link P1–P3 is still in beside Photocell, quay side.");
-    expect(finding.textContent).toContain(
-      "Take P1–P3 out, then trip Photocell, quay side and see lamp BEAM change.",
-    );
+    for (const station of [...stations, "power-up/do%3Apower-up%3Aon"]) {
+      await show(`/jobs/netloft/${station}`, log);
+      const danger = screen.getByRole("list", { name: "Dangers of this job" });
+      expect(danger.textContent).toContain("Danger. Link P1–P3 is still in beside Photocell, quay side.");
+      expect(danger.textContent).toContain(
+        "Take P1–P3 out, then trip Photocell, quay side and see lamp BEAM change.",
+      );
+      // Told once on a page.
+      expect(document.body.textContent.match(/Link P1–P3 is still in/g)?.length).toBeLessThanOrEqual(2);
+      cleanup();
+    }
+  });
+
+  test("a job that was handed over takes no answer until it is opened again with a reason", async () => {
+    const { sent } = fakeServer();
+    const over = {
+      kind: "handed-over",
+      id: "h",
+      at: "2026-11-24T09:00:00.000Z",
+      by: "",
+      to: "Perrin",
+    } as const;
+    await show("/jobs/netloft/wire/isolate%3Abreaker", [over]);
+    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Handed over" }).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Not seen" }).disabled).toBe(true);
+    await userEvent.keyboard("sn");
+    await userEvent.click(screen.getByRole("button", { name: "Open it again…" }));
+    await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
+    await screen.findByText("Write the reason first.");
+    await userEvent.type(screen.getByRole("textbox", { name: /Why it is opened/ }), "a photocell died");
+    await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({ kind: "reopened", reason: "a photocell died" });
   });
 
   test("a step that the plan no longer has is said to be gone; a station that never was leads away", async () => {

@@ -1,6 +1,7 @@
 import type { StationStatus } from "@anvilcloud/core";
 import { Check, Lock, OctagonX } from "lucide-react";
-import { NavLink } from "react-router";
+import { useEffect, useRef } from "react";
+import { NavLink, useLocation } from "react-router";
 import { styled } from "styled-components";
 import { color, narrow, print, size, space, touch } from "../../theme/index.ts";
 import { stationNames } from "../shared/words.ts";
@@ -93,8 +94,16 @@ function StateBadge({ status, number }: { status: StationStatus; number: number 
 
 /** The stations in the order of the work; each shows whether it is settled, open, or blocked. */
 export function StationRail({ job, statuses }: { job: string; statuses: readonly StationStatus[] }) {
+  const rail = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // On a phone the strip follows: the station at hand is never out of sight.
+  useEffect(() => {
+    const active = rail.current?.querySelector<HTMLElement>("a.active");
+    if (!rail.current || !active) return;
+    rail.current.scrollLeft = active.offsetLeft - (rail.current.clientWidth - active.offsetWidth) / 2;
+  }, [pathname]);
   return (
-    <Rail aria-label="Stations">
+    <Rail ref={rail} aria-label="Stations">
       <ol>
         {statuses.map((status, at) => (
           <li key={status.station}>

@@ -6,7 +6,7 @@ import { styled } from "styled-components";
 import useSWR from "swr";
 import { getJson, importBundle, jobsKey } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, PageTitle } from "../../ui/index.ts";
 import { dayText } from "../shared/words.ts";
 import { NewJob } from "./new-job.tsx";
 
@@ -92,7 +92,7 @@ export function Component() {
   return (
     <Page>
       <Row style={{ justifyContent: "space-between" }}>
-        <Title>Jobs</Title>
+        <PageTitle>Jobs</PageTitle>
         <Row>
           <ImportButton onError={setRefusal} />
           <Button $kind="filled" onPress={() => setAdding(true)}>

@@ -1,9 +1,10 @@
-import { makeRecord, plainNumber, type ResultRow } from "@anvilcloud/core";
+import { makeRecord, plainNumber, sentence, type ResultRow, type SiteRecord } from "@anvilcloud/core";
 import { Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { color, narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
+import { answerText } from "../shared/answer-text.ts";
 import { JobFileLink } from "../shared/job-file-link.tsx";
 import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
 import { CoreMark } from "../steps/core-table.tsx";
@@ -60,14 +61,13 @@ function Results({ rows, label }: { rows: readonly ResultRow[]; label: string })
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
-            <tr key={`${row.step} ${row.at}`}>
+          {rows.map((row, at) => (
+            <tr key={at}>
               <td>{stationNames[row.station as keyof typeof stationNames] ?? row.station}</td>
               <td>{row.title}</td>
               <td>
-                {row.outcome === "seen" ? "seen" : <b>not seen</b>}
-                {row.reading && `, ${plainNumber(row.reading.value)} ${row.reading.unit}`}
-                {row.note && `. ${row.note}`}
+                {row.outcome === "not-seen" ? <b>{answerText(row)}</b> : answerText(row)}
+                {!row.stands && row.outcome !== "withdrawn" && " (answered again later)"}
               </td>
               <td>
                 {whenText(row.at)}
@@ -100,6 +100,24 @@ function StandRow({
       <td>{planned}</td>
       <td>{left === planned ? left : <b>{left}</b>}</td>
     </tr>
+  );
+}
+
+/** Findings against the installation: as they stood at the hand-over, or as they stand now where it is not handed over. */
+function StillStands({ standing, handedOver }: Pick<SiteRecord, "standing" | "handedOver">) {
+  const findings = handedOver?.open?.findings ?? standing;
+  if (!findings.length) return null;
+  return (
+    <section>
+      <Heading>{handedOver ? "Findings open at the hand-over" : "Findings that stand"}</Heading>
+      <ul style={{ listStyle: "disc", paddingLeft: 20 }}>
+        {findings.map(({ severity, what }) => (
+          <li key={what}>
+            {severity === "danger" ? <b>Danger. {what}</b> : `${sentence(severity)}. ${what}`}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -149,6 +167,20 @@ export function Component() {
               : "not yet"}
           </dd>
         </dl>
+        {record.passed.length > 0 && (
+          <section>
+            <Heading>Gone past without what should have come first</Heading>
+            <ul style={{ listStyle: "disc", paddingLeft: 20 }}>
+              {record.passed.map(({ at, by, reason, gates }) => (
+                <li key={at}>
+                  {gates.join(" ")} <b>Reason: {reason}</b> ({whenText(at)}
+                  {by && `, ${by}`})
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <StillStands standing={record.standing} handedOver={record.handedOver} />
         {record.open.length > 0 && (
           <section>
             <Heading>Still open: {record.open.length} steps</Heading>

@@ -1,10 +1,10 @@
-import { stations, type Station } from "@anvilcloud/core";
+import { stations, type Finding, type Station } from "@anvilcloud/core";
 import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import { Bench } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { narrow, space } from "../../theme/index.ts";
-import { Button, Notice, Panel, Quiet, Row, Segments, Title } from "../../ui/index.ts";
+import { Button, Notice, PageTitle, Panel, Quiet, Row, Segments } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
 import { SetPlan } from "../set/set-plan.tsx";
@@ -49,7 +49,7 @@ function StationHead({ station }: { station: Station }) {
     <>
       <Row style={{ justifyContent: "space-between" }}>
         <div>
-          <Title>{stationNames[station]}</Title>
+          <PageTitle>{stationNames[station]}</PageTitle>
           <Quiet>
             {status?.done} of {status?.total} steps seen
           </Quiet>
@@ -101,8 +101,11 @@ export function Component() {
   const planned = here === "wire" || here === "set";
   const views = here === "wire" ? wireViews : planViews;
   const view = views.find(({ id }) => id === asked)?.id ?? "plan";
-  const grave = plan.nowFindings;
-  const notes = here === "set" ? plan.controls.findings : here === "wire" ? plan.wiring.findings : [];
+  // Dangers stand above every page of the job.
+  const below = (findings: readonly Finding[]) => findings.filter((each) => each.severity !== "danger");
+  const grave = below(plan.nowFindings);
+  const all = here === "set" ? plan.controls.findings : here === "wire" ? plan.wiring.findings : [];
+  const notes = below(all);
   return (
     <Columns>
       <div>

@@ -1,9 +1,10 @@
-import type { Step, StepEntry } from "@anvilcloud/core";
+import { gatesBefore, planJob, showPlan, type LogEntry, type Step, type StepEntry } from "@anvilcloud/core";
 import { jest } from "@jest/globals";
 import { act, cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useJobBench } from "../../data/index.ts";
 import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
+import { UnstoredAnswers } from "../job/unstored.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
 import { StepCard } from "./step-card.tsx";
 import { StepList } from "./step-list.tsx";
@@ -16,6 +17,7 @@ function Card({ start }: { start: string }) {
   return (
     <>
       <p>save: {save.kind}</p>
+      <UnstoredAnswers />
       <StepCard step={step} steps={steps} />
       <StepList list={steps.of(step.station)} steps={steps} current={step.id} />
     </>
@@ -23,6 +25,17 @@ function Card({ start }: { start: string }) {
 }
 
 afterEach(cleanup);
+
+/** A log that passes every gate before the first step of this id, for a reason. */
+function passAll(start: string): LogEntry[] {
+  const plan = showPlan(planJob(netloft()));
+  const step = plan.sheet.find((each) => each.id.startsWith(start))!;
+  const gates = gatesBefore({ ...plan, readings: plan.layers.now.face.readings }, step);
+  if (!gates.length) return [];
+  const entry = { id: "p1", at: "2026-11-20T07:00:00.000Z", by: "Ivet Carrandine", reason: "a test" };
+  return [{ ...entry, kind: "gate-passed", gates: gates.map(({ id, what }) => ({ id, what })) }];
+}
+
 const address = () => screen.getByTestId("address").textContent;
 const posted = (sent: { method: string; body: unknown }[]) =>
   sent.filter((each) => each.method === "POST").map((each) => each.body as StepEntry);
@@ -30,7 +43,7 @@ const posted = (sent: { method: string; body: unknown }[]) =>
 describe("the step card", () => {
   test("seen: the entry carries what the step does, and the next open step follows", async () => {
     const { sent } = fakeServer();
-    await renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(passAll("set:V2")), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "stiff");
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await waitFor(() => expect(address()).toContain("set%3AV3"));
@@ -47,7 +60,7 @@ describe("the step card", () => {
 
   test("answered twice in a hurry, a step has one entry", async () => {
     const { sent } = fakeServer();
-    await renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(passAll("set:V2")), <Card start="set:V2" />);
     await userEvent.dblClick(screen.getByRole("button", { name: "Seen" }));
     await waitFor(() => expect(address()).toContain("set%3AV3"));
     expect(posted(sent)).toHaveLength(1);
@@ -61,40 +74,104 @@ describe("the step card", () => {
     expect(posted(sent)[0]).toMatchObject({ outcome: "not-seen", effects: [] });
   });
 
-  test("an answer that cannot be stored stays on the card, and says so", async () => {
-    const { state } = fakeServer();
+  test("an answer that cannot be stored is told wherever one has gone, with all it carries, and is sent again", async () => {
+    const { state, sent } = fakeServer();
     state.failing = true;
-    await renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(passAll("set:V2")), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "stiff");
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await screen.findByText("save: refused");
-    expect(address()).toBe("/");
-    expect(screen.getByRole<HTMLInputElement>("textbox", { name: "Note" }).value).toBe("stiff");
+    // The card led on at once: the answer belongs to the step it was given on.
+    expect(address()).toContain("set%3AV3");
+    await screen.findByText("An answer of yours is not stored.");
+    expect(screen.getByText("seen, stiff")).toBeTruthy();
+    state.failing = false;
+    await userEvent.click(screen.getByRole("button", { name: "Send it again" }));
+    await waitFor(() => expect(screen.queryByText("An answer of yours is not stored.")).toBeNull());
+    expect(posted(sent)).toEqual([
+      expect.objectContaining({ step: "set:V2:11:15", outcome: "seen", note: "stiff" }),
+    ]);
   });
 
-  test("a reading is asked for, and one over its limit is not taken as seen", async () => {
-    const { sent } = fakeServer();
-    await renderInJob(netloft(), <Card start="force:300" />);
+  test("someone else's answer stands beside mine: theirs is left, or mine is given after it", async () => {
+    const theirs = {
+      id: "a1",
+      kind: "step",
+      outcome: "not-seen",
+      by: "Perrin",
+      at: "2026-11-20T08:00:00.000Z",
+    };
+    const { sent, state } = fakeServer();
+    await renderInJob(netloft(passAll("set:V2")), <Card start="set:V2" />);
+    state.refusing = { status: 409, body: { title: "Answered elsewhere", theirs } };
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
-    await screen.findByText("Write the reading first.");
-    const reading = screen.getByRole("textbox", { name: "Peak force at 300 mm, N" });
-    await userEvent.type(reading, "455");
-    await userEvent.tab();
+    await screen.findByText("Answered elsewhere meanwhile.");
+    expect(screen.getByText("not seen")).toBeTruthy();
+    state.refusing = undefined;
+    await userEvent.click(screen.getByRole("button", { name: "Add mine after it" }));
+    await waitFor(() => expect(posted(sent).at(-1)?.drawnFrom?.knows).toBe("a1"));
+    expect(screen.queryByText("Answered elsewhere meanwhile.")).toBeNull();
+  });
+
+  test("every reading has its field; one over its limit is told there and not taken as seen", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(netloft(passAll("force")), <Card start="force:300" />);
+    await userEvent.click(screen.getByRole("button", { name: "Seen" }));
+    expect(await screen.findAllByText("Write the reading first.")).toHaveLength(3);
+    const write = async (blow: string, value: string) => {
+      const field = screen.getByRole("textbox", { name: `${blow} peak force at 300 mm, N` });
+      await userEvent.clear(field);
+      await userEvent.type(field, value);
+      await userEvent.tab();
+    };
+    await write("First", "310");
+    await write("Second", "455");
+    await write("Third", "0");
     await screen.findByText(/455 N measured, at most 400 N allowed/);
+    await screen.findByText(/0 N measured, at least 1 N allowed/);
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     expect(posted(sent)).toEqual([]);
-    await userEvent.clear(reading);
-    await userEvent.type(reading, "310");
-    await userEvent.tab();
+    await write("Second", "298");
+    await write("Third", "305");
     await userEvent.click(screen.getByRole("button", { name: "Seen" }));
     await waitFor(() =>
-      expect(posted(sent)[0]?.reading).toEqual({ quantity: "peak force at 300 mm", value: 310, unit: "N" }),
+      expect(posted(sent)[0]?.readings?.map(({ quantity, value }) => [quantity, value])).toEqual([
+        ["first peak force at 300 mm", 310],
+        ["second peak force at 300 mm", 298],
+        ["third peak force at 300 mm", 305],
+      ]),
+    );
+  });
+
+  test("a step behind a gate takes no seen and says why; a written reason opens it and is kept", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(netloft(), <Card start="wire:edge" />);
+    expect(screen.getByText("Not done yet: Isolate and mark the breaker.")).toBeTruthy();
+    const seen = screen.getByRole<HTMLButtonElement>("button", { name: "Waits" });
+    expect(seen.disabled).toBe(true);
+    await userEvent.keyboard("s");
+    expect(posted(sent)).toEqual([]);
+    await userEvent.click(screen.getByRole("button", { name: "Go on all the same…" }));
+    await userEvent.click(screen.getByRole("button", { name: "Go on with this reason" }));
+    await screen.findByText("Write the reason first.");
+    await userEvent.type(screen.getByRole("textbox", { name: /Why you go on/ }), "main switch locked");
+    await userEvent.click(screen.getByRole("button", { name: "Go on with this reason" }));
+    await waitFor(() =>
+      expect(posted(sent)[0]).toMatchObject({
+        kind: "gate-passed",
+        reason: "main switch locked",
+        by: "Ivet Carrandine",
+        gates: [
+          { what: "Not done yet: Isolate and mark the breaker." },
+          { what: "Not done yet: Disconnect the battery, prove dead." },
+        ],
+      }),
     );
   });
 
   test("keys answer, but not while someone types", async () => {
     const { sent } = fakeServer();
-    await renderInJob(netloft(), <Card start="set:V2" />);
+    await renderInJob(netloft(passAll("set:V2")), <Card start="set:V2" />);
     await userEvent.type(screen.getByRole("textbox", { name: "Note" }), "sn");
     expect(posted(sent)).toEqual([]);
     await userEvent.click(document.body);

@@ -1,5 +1,5 @@
-import { heldBy, sentence, type ReadingAsked, type Step } from "@anvilcloud/core";
-import { ArrowLeft, ArrowRight, Check, RotateCcw, X } from "lucide-react";
+import { heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
+import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
@@ -8,23 +8,26 @@ import {
   Button,
   Heading,
   Notice,
-  NumberInput,
+  PageTitle,
   Quiet,
   Row,
   SubHeading,
   TextInput,
-  Title,
   useShortcuts,
 } from "../../ui/index.ts";
+import { answerText } from "../shared/answer-text.ts";
 import { stationNames, stepAddress, whenText } from "../shared/words.ts";
-import { AnsweredElsewhereNotice } from "./answered-elsewhere.tsx";
+import { AnswerBar } from "./answer-bar.tsx";
 import { StepCores } from "./core-table.tsx";
+import { GateNotice } from "./gate-notice.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
 import { Meanings } from "./meanings.tsx";
+import { Readings } from "./readings.tsx";
 import { SeenList } from "./seen-list.tsx";
 import { Speaking } from "./speaking.tsx";
 import { StepPictures } from "./step-pictures.tsx";
 import { useAnswerStep } from "./use-answer-step.ts";
+import { byAnswer, useArmed } from "./use-armed.ts";
 import type { Steps } from "./use-steps.ts";
 
 const Card = styled.article`
@@ -42,39 +45,22 @@ const Card = styled.article`
   }
 `;
 
+/** What to do, with the parts it is done on beside it where there is room. */
+const Action = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: ${space.m} ${space.l};
+  > * {
+    flex: 1 1 220px;
+    min-width: 0;
+  }
+`;
+
 const Says = styled.p`
   font-size: ${size.title};
   line-height: 1.3;
   font-weight: 500;
 `;
-
-const Answers = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: ${space.m};
-  button {
-    min-height: 56px;
-    font-size: ${size.lead};
-  }
-  ${narrow} {
-    position: sticky;
-    bottom: 0;
-    z-index: 1;
-    margin: 0 -${space.m};
-    padding: ${space.s} ${space.m};
-    background: ${color.surface};
-    border-top: 1px solid ${color.line};
-  }
-`;
-
-/** The limits of a reading with their source, beside its field. */
-function limitText({ least, most, unit, source }: ReadingAsked): string | undefined {
-  const limits = [
-    ...(least === undefined ? [] : [`at least ${least}`]),
-    ...(most === undefined ? [] : [`at most ${most}`]),
-  ];
-  return limits.length ? `${limits.join(", ")} ${unit}${source ? `: ${source}` : ""}` : undefined;
-}
 
 interface HeadProps {
   step: Step;
@@ -114,84 +100,101 @@ function Head({ step, steps, go }: HeadProps) {
           </Button>
         </Row>
       </Row>
-      <Title>{step.title}</Title>
+      <PageTitle>{step.title}</PageTitle>
     </div>
   );
 }
 
+/** Everything that was said of the step so far, the last word with a way to take it back. */
+function Said({ step, withdraw }: { step: Step; withdraw: () => void }) {
+  const { log } = useJobBench();
+  const attempts = log.filter((entry) => entry.kind === "step" && entry.step === step.id) as StepEntry[];
+  const last = attempts.at(-1);
+  if (!last) return null;
+  return (
+    <Row>
+      <ol aria-label="Answers so far">
+        {attempts.map((entry) => (
+          <li key={entry.id}>
+            <Quiet>
+              {sentence(answerText(entry))}, {whenText(entry.at)}
+              {entry.by && `, ${entry.by}`}
+            </Quiet>
+          </li>
+        ))}
+      </ol>
+      {last.outcome !== "withdrawn" && (
+        <Button $kind="quiet" onPress={withdraw}>
+          <RotateCcw size={18} aria-hidden /> Open it again
+        </Button>
+      )}
+    </Row>
+  );
+}
+
+/** Why a step takes no "seen" just now, for its button. */
+function waitText(gates: readonly Gate[], closed: boolean, unread: boolean): string | undefined {
+  if (closed) return "Handed over";
+  if (gates.length) return "Waits";
+  return unread ? "Looking…" : undefined;
+}
+
 /** One step: one action, what should be seen, seen or not seen, and what it means if not. */
 export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
-  const { job, plan, answer } = useJobBench();
+  const { job, plan, planning, answer, unstored, closed } = useJobBench();
   const navigate = useNavigate();
-  const entry = steps.said.get(step.id);
+  const armed = useArmed();
+  const entry = unstored.find((each) => each.entry.step === step.id)?.entry ?? steps.said.get(step.id);
+  const gates = steps.gates(step);
   const next = steps.nextOpen(step.id);
   const go = (to: Step | undefined) => to && void navigate(stepAddress(job.id, to.station, to.id));
-  const { note, value, say, ...answering } = useAnswerStep({
+  const onSeen = () =>
+    void navigate(next ? stepAddress(job.id, next.station, next.id) : `/jobs/${job.id}/hand-over`, {
+      state: byAnswer,
+    });
+  // Power is given only once the plan knows of every answer before it.
+  const unread = planning && step.effects.some((effect) => effect.kind === "power" && effect.on);
+  const waits = waitText(gates, closed, unread);
+  const send = (outcome: StepEntry["outcome"], extra: Pick<StepEntry, "note" | "readings">) =>
+    answer(step, outcome, extra);
+  const { note, say, ...answering } = useAnswerStep({
     step,
     entry,
-    send: (outcome, extra) => answer(step, outcome, extra),
-    onSeen: () => (next ? go(next) : void navigate(`/jobs/${job.id}/hand-over`)),
+    waits: waits !== undefined,
+    send,
+    onSeen,
   });
+  const answers = (outcome: "seen" | "not-seen") => (event: KeyboardEvent) =>
+    armed && !event.repeat && !closed && say(outcome);
   useShortcuts({
-    s: () => void say("seen"),
-    n: () => void say("not-seen"),
+    s: answers("seen"),
+    n: answers("not-seen"),
     j: () => go(steps.beside(step.id, 1)),
     ArrowRight: () => go(steps.beside(step.id, 1)),
     k: () => go(steps.beside(step.id, -1)),
     ArrowLeft: () => go(steps.beside(step.id, -1)),
   });
   const held = step.gesture && heldBy(step.gesture);
-  const { conflict } = answering;
   return (
     <Card aria-label={step.title}>
       <Head step={step} steps={steps} go={go} />
+      {gates.length > 0 && <GateNotice gates={gates} steps={steps} />}
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
-      <Says>{step.says}</Says>
+      <Action>
+        <Says>{step.says}</Says>
+        <StepPictures step={step} />
+      </Action>
       <StepCores step={step} />
-      <StepPictures step={step} />
       {held && <HoldTimer key={step.id} seconds={held.seconds} keyLabel={held.what} />}
-      <div>
-        <Heading>You should now see</Heading>
-        <SeenList see={step.see} board={plan.bundle.board} />
-      </div>
-      {step.reading && (
-        <NumberInput
-          label={sentence(step.reading.quantity)}
-          unit={step.reading.unit}
-          value={value}
-          onChange={answering.setValue}
-          error={answering.readingError}
-          hint={limitText(step.reading)}
-        />
+      {step.see.length > 0 && (
+        <div>
+          <Heading>You should now see</Heading>
+          <SeenList see={step.see} board={plan.bundle.board} />
+        </div>
       )}
+      {step.readings && <Readings asked={step.readings} answering={answering} />}
       <TextInput label="Note" value={note} onChange={answering.setNote} hint="kept with the answer" />
-      {conflict && (
-        <AnsweredElsewhereNotice
-          theirs={conflict.theirs}
-          mine={{ outcome: conflict.mine, note }}
-          keepTheirs={answering.keepTheirs}
-          sayMine={() => void say(conflict.mine)}
-        />
-      )}
-      <Answers>
-        <Button $kind="danger" onPress={() => void say("not-seen")}>
-          <X size={22} aria-hidden /> Not seen
-        </Button>
-        <Button $kind="filled" onPress={() => void say("seen")}>
-          <Check size={22} aria-hidden /> Seen
-        </Button>
-      </Answers>
-      {entry && (
-        <Row>
-          <Quiet>
-            {entry.outcome === "seen" ? "Seen" : "Not seen"} {whenText(entry.at)}
-            {entry.by && `, ${entry.by}`}
-          </Quiet>
-          <Button $kind="quiet" onPress={() => void say("withdrawn")}>
-            <RotateCcw size={18} aria-hidden /> Open it again
-          </Button>
-        </Row>
-      )}
+      <Said step={step} withdraw={() => say("withdrawn")} />
       <details open={answering.why} onToggle={(event) => answering.setWhy(event.currentTarget.open)}>
         <summary style={{ cursor: "pointer", minHeight: 44, display: "flex", alignItems: "center" }}>
           <SubHeading as="span">If you do not see it</SubHeading>
@@ -203,6 +206,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
           Known from: {step.source.from}. Holds for firmware {plan.bundle.board.firmware.join(", ")}.
         </Quiet>
       )}
+      <AnswerBar waits={waits} resting={!armed || closed} say={say} />
     </Card>
   );
 }

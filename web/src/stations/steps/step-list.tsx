@@ -5,6 +5,7 @@ import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, size, space, touch } from "../../theme/index.ts";
 import { Hidden } from "../../ui/index.ts";
+import { readingsText } from "../shared/answer-text.ts";
 import { stepAddress } from "../shared/words.ts";
 import type { Steps } from "./use-steps.ts";
 
@@ -61,11 +62,7 @@ function StepLine({ step, steps, current }: { step: Step; steps: Steps; current?
           </Hidden>
         </span>
         <small>
-          {entry?.reading
-            ? `${entry.reading.value} ${entry.reading.unit}`
-            : entry?.outcome === "not-seen"
-              ? "not seen"
-              : ""}
+          {entry?.readings ? readingsText(entry.readings) : entry?.outcome === "not-seen" ? "not seen" : ""}
         </small>
       </Link>
     </li>

@@ -1,14 +1,15 @@
 import { readingMisfit, type Step, type StepEntry } from "@anvilcloud/core";
 import { useRef, useState } from "react";
-import { AnsweredElsewhere } from "../../data/index.ts";
 
 /** How a card may be answered, and what the answer carries. */
 interface Parts {
   step: Step;
   /** The answer the step has already. */
-  entry: StepEntry | undefined;
-  send: (outcome: StepEntry["outcome"], extra: Pick<StepEntry, "note" | "reading">) => Promise<void>;
-  /** Called once a step was seen and the answer is stored. */
+  entry: Pick<StepEntry, "outcome" | "note" | "readings"> | undefined;
+  /** True while the step takes no "seen": a gate stands before it, or it came under the finger just now. */
+  waits: boolean;
+  send: (outcome: StepEntry["outcome"], extra: Pick<StepEntry, "note" | "readings">) => void;
+  /** Called at once when a step was seen: its answer is on its way and belongs to this card. */
   onSeen: () => void;
 }
 
@@ -16,71 +17,63 @@ interface Parts {
 export interface StepAnswer {
   note: string;
   setNote: (note: string) => void;
-  value: number | undefined;
-  setValue: (value: number | undefined) => void;
-  /** What is wrong with the reading, once it was asked for. */
-  readingError: string | undefined;
+  /** One value for each reading that is asked for, in their order. */
+  values: readonly (number | undefined)[];
+  setValue: (at: number, value: number | undefined) => void;
+  /** What is wrong with each reading; a missing one is told once it was asked for. */
+  readingErrors: readonly (string | undefined)[];
   /** True while the meanings of "not seen" are open. */
   why: boolean;
   setWhy: (why: boolean) => void;
-  /** Someone else's answer that this one met, and the answer it was. */
-  conflict: { theirs: StepEntry; mine: StepEntry["outcome"] } | undefined;
-  /** Leaves the other's answer as it stands. */
-  keepTheirs: () => void;
-  say: (outcome: StepEntry["outcome"]) => Promise<void>;
+  say: (outcome: StepEntry["outcome"]) => void;
 }
 
 /**
- * Answers a step: a reading that is asked for must be there and within its limits before the step counts as seen; one
- * answer is sent at a time; what cannot be stored leaves everything that was typed where it is.
+ * Answers a step: every reading that is asked for must be there and within its limits before the step counts as seen. A
+ * seen step leads on at once and takes no second answer on its way out.
  */
-export function useAnswerStep({ step, entry, send, onSeen }: Parts): StepAnswer {
+export function useAnswerStep({ step, entry, waits, send, onSeen }: Parts): StepAnswer {
+  const asked = step.readings ?? [];
   const [note, setNote] = useState(entry?.note ?? "");
-  const [value, setValue] = useState(entry?.reading?.value);
+  const [values, setValues] = useState<readonly (number | undefined)[]>(() =>
+    asked.map(({ quantity }) => entry?.readings?.find((each) => each.quantity === quantity)?.value),
+  );
   const [why, setWhy] = useState(entry?.outcome === "not-seen");
-  const [asked, setAsked] = useState(false);
-  const [conflict, setConflict] = useState<StepAnswer["conflict"]>();
-  const answering = useRef(false);
+  const [pressed, setPressed] = useState(false);
+  const done = useRef(false);
 
-  const misfit = step.reading && value !== undefined ? readingMisfit(step.reading, value) : undefined;
-  const missing = step.reading !== undefined && value === undefined;
+  const misfits = asked.map((reading, at) =>
+    values[at] === undefined ? undefined : readingMisfit(reading, values[at]),
+  );
+  const missing = asked.map((_, at) => values[at] === undefined);
 
-  async function say(outcome: StepEntry["outcome"]): Promise<void> {
-    if (outcome === "seen" && (missing || misfit)) return setAsked(true);
-    if (answering.current) return;
-    answering.current = true;
-    const reading =
-      step.reading && value !== undefined && outcome !== "withdrawn"
-        ? { quantity: step.reading.quantity, value, unit: step.reading.unit }
-        : undefined;
-    try {
-      await send(outcome, {
-        ...(note.trim() ? { note: note.trim() } : {}),
-        ...(reading ? { reading } : {}),
-      });
-    } catch (error) {
-      // The save mark says why; the card stays so that nothing typed is lost.
-      answering.current = false;
-      if (error instanceof AnsweredElsewhere) setConflict({ theirs: error.theirs, mine: outcome });
-      return;
-    }
-    // Seen leads on to another card: this one takes no second answer on its way out.
-    answering.current = outcome === "seen";
-    setConflict(undefined);
+  function say(outcome: StepEntry["outcome"]): void {
+    if (done.current || (outcome === "seen" && waits)) return;
+    if (outcome === "seen" && (missing.includes(true) || misfits.some(Boolean))) return setPressed(true);
+    const readings = asked.flatMap(({ quantity, unit }, at) => {
+      const value = values[at];
+      return value === undefined ? [] : [{ quantity, value, unit }];
+    });
+    send(outcome, {
+      ...(note.trim() ? { note: note.trim() } : {}),
+      ...(readings.length && outcome !== "withdrawn" ? { readings } : {}),
+    });
     setWhy(outcome === "not-seen");
-    if (outcome === "seen") onSeen();
+    if (outcome !== "seen") return;
+    done.current = true;
+    onSeen();
   }
 
   return {
     note,
     setNote,
-    value,
-    setValue,
-    readingError: misfit ?? (asked && missing ? "Write the reading first." : undefined),
+    values,
+    setValue: (at, value) => setValues((now) => asked.map((_, each) => (each === at ? value : now[each]))),
+    readingErrors: asked.map(
+      (_, at) => misfits[at] ?? (pressed && missing[at] ? "Write the reading first." : undefined),
+    ),
     why,
     setWhy,
-    conflict,
-    keepTheirs: () => setConflict(undefined),
     say,
   };
 }

@@ -1,4 +1,4 @@
-import { outcomes, type Station, type Step, type StepEntry } from "@anvilcloud/core";
+import { gatesBefore, outcomes, type Gate, type Station, type Step, type StepEntry } from "@anvilcloud/core";
 import { useMemo } from "react";
 import { useJobBench } from "../../data/index.ts";
 
@@ -7,6 +7,8 @@ export interface Steps {
   all: readonly Step[];
   of: (station: Station) => readonly Step[];
   said: ReadonlyMap<string, StepEntry>;
+  /** What stands before a step, told from the log as it is at hand. */
+  gates: (step: Step) => Gate[];
   /** The step after or before this one, over station borders. */
   beside: (id: string, move: 1 | -1) => Step | undefined;
   /** The next step after this one that nobody has answered. */
@@ -18,10 +20,14 @@ export function useSteps(): Steps {
   return useMemo(() => {
     const all = plan.sheet;
     const said = outcomes(log);
+    const { dangers } = plan;
+    const { readings } = plan.layers.now.face;
+    const gated = { bundle: { ...plan.bundle, log }, sheet: all, dangers, readings };
     const at = (id?: string) => all.findIndex((step) => step.id === id);
     return {
       all,
       said,
+      gates: (step) => gatesBefore(gated, step),
       of: (station) => all.filter((step) => step.station === station),
       beside: (id, move) => all[at(id) + move],
       nextOpen: (id) => all.slice(at(id) + 1).find((step) => said.get(step.id)?.outcome !== "seen"),

@@ -1,7 +1,7 @@
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { space } from "../../theme/index.ts";
-import { Quiet, Title } from "../../ui/index.ts";
+import { Quiet, PageTitle } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { BoardNote } from "./board-note.tsx";
 import { CardsForm } from "./cards-form.tsx";
@@ -17,29 +17,41 @@ const Page = styled.div`
   max-width: 1000px;
 `;
 
+/** Everything that can be filled in; nothing of it once the job was handed over. */
+const Forms = styled.fieldset`
+  display: grid;
+  gap: ${space.l};
+  min-width: 0;
+  border: 0;
+  padding: 0;
+  margin: 0;
+`;
+
 /** The survey: everything the plan is made from. */
 export function Component() {
-  const { plan, generation } = useJobBench();
+  const { plan, generation, closed } = useJobBench();
   const status = plan.statuses.find((each) => each.station === "survey");
   return (
     <Page key={generation}>
       <div>
-        <Title>Survey</Title>
+        <PageTitle>Survey</PageTitle>
         <Quiet>
           {status?.reason ?? "Everything the plan needs is here. Each change is saved as it is made."}
         </Quiet>
         <BoardNote />
       </div>
       <Findings
-        findings={plan.findings.filter((each) => each.severity !== "note")}
+        findings={plan.findings.filter(({ severity }) => severity !== "note" && severity !== "danger")}
         label="Findings against the plan"
       />
-      <SiteForm />
-      <GateForm />
-      <CardsForm />
-      <DevicesForm />
-      <WishesForm />
-      <FoundForm />
+      <Forms disabled={closed}>
+        <SiteForm />
+        <GateForm />
+        <CardsForm />
+        <DevicesForm />
+        <WishesForm />
+        <FoundForm />
+      </Forms>
     </Page>
   );
 }
