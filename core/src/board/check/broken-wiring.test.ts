@@ -111,6 +111,21 @@ const cases: Broken[] = [
     /inputs\[2\]\.reactions: expected what the leaf does when it trips/,
   ],
   [
+    "an input that guards closing alone and refuses to open",
+    duet,
+    (b) => (b.inputs[1]!.reactions.at(-1)!.closed = "does not move"),
+    /inputs\[1\]\.reactions\[\d\]\.closed: expected "opens all the same", as opening goes on, found "does not move"/,
+  ],
+  [
+    "an input that guards opening alone and refuses to close",
+    "larkrise-passage",
+    (b) =>
+      Object.assign(b.inputs.find(({ reactions: [row] }) => row?.closing === "goes on")!.reactions[0]!, {
+        open: "stays",
+      }),
+    /reactions\[0\]\.open: expected "closes all the same", as closing goes on, found "stays"/,
+  ],
+  [
     "a resistor input without its ohms",
     otter,
     (b) => delete b.inputs[3]!.ohms,

@@ -1,5 +1,5 @@
 import type { BoardInput, BoardProfile } from "../schema/index.ts";
-import { checkCondition, known, type Names, type Report, unique } from "../words/index.ts";
+import { checkCondition, known, refusedAtRest, type Names, type Report, unique } from "../words/index.ts";
 
 /** Blocks, terminals, and everything that names a terminal. */
 export function checkTerminals(board: BoardProfile, names: Names, report: Report): void {
@@ -165,9 +165,18 @@ function checkInput(
         id,
         "Tie it to the control that sets it, or correct the id.",
       );
-  input.reactions.forEach((row, r) =>
-    checkCondition(row.when, `${path}.reactions[${r}].when`, names, report),
-  );
+  input.reactions.forEach((row, r) => {
+    checkCondition(row.when, `${path}.reactions[${r}].when`, names, report);
+    // A stop that is ignored while opening refuses the command all the same.
+    if (input.takes.includes("stop")) return;
+    for (const { moment, expected } of refusedAtRest(row))
+      report(
+        `${path}.reactions[${r}].${moment}`,
+        expected,
+        row[moment],
+        "Say that the command is obeyed, or what happens to the movement.",
+      );
+  });
 }
 
 /** Inputs with their commons and links, and outputs. */

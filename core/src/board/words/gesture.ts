@@ -125,6 +125,11 @@ const gestures = {
     describes: "Watch something happen by itself.",
     text: (what) => `watch ${what}`,
   }),
+  command: gesture({
+    schema: z.enum(["full cycle", "open", "close"]),
+    describes: "Give a command with whatever commands on this site.",
+    text: (what) => (what === "full cycle" ? "command a full cycle" : `give the command to ${what}`),
+  }),
   remote: gesture({
     schema: prose,
     describes: "Do something at a remote or another transmitter.",

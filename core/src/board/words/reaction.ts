@@ -41,3 +41,21 @@ export const reactionSchema = z.strictObject({
     z.ZodType
   >),
 });
+
+/** What a row must begin with at rest where it does nothing while the leaf moves: the command that follows is not refused. */
+const answersAtRest = [
+  { moving: "opening", atRest: "closed", begins: "opens" },
+  { moving: "closing", atRest: "open", begins: "closes" },
+] as const satisfies readonly { moving: ReactionMoment; atRest: ReactionMoment; begins: string }[];
+
+/** The moments at rest in which a row refuses a movement that it lets go on once it is under way, with what was expected. */
+export function refusedAtRest(
+  row: Readonly<Record<ReactionMoment, string>>,
+): { moment: ReactionMoment; expected: string }[] {
+  return answersAtRest
+    .filter(({ moving, atRest, begins }) => row[moving] === "goes on" && !row[atRest].startsWith(begins))
+    .map(({ moving, atRest, begins }) => ({
+      moment: atRest,
+      expected: `"${begins} all the same", as ${moving} goes on`,
+    }));
+}

@@ -13,6 +13,7 @@ import type { Subject } from "../../finding/index.ts";
 import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
 import type { Station, StepDraft } from "../step.ts";
+import { commandedWith } from "./commands.ts";
 
 /** What the gesture itself moves: a control that is set, or a menu value. */
 function movedBy({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): StateEffect[] {
@@ -84,7 +85,7 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
       id: idOf(step),
       station,
       title: taken.length > 1 ? `${procedure.title}, ${at + 1} of ${taken.length}` : procedure.title,
-      says: step.says,
+      says: "command" in step.do ? `${step.says} ${commandedWith(planned)}` : step.says,
       caution: step.caution,
       gesture: step.do,
       effects: effectsOf(planned, step),

@@ -17,12 +17,25 @@ import { contactPart } from "../../node/index.ts";
 import { circumstancesOf, type BenchState, type Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
 
+/** What a stop does on an input of which the profile says no more. */
+const stops: Record<ReactionMoment, string> = {
+  closed: "does not move",
+  opening: "stops",
+  open: "does not move",
+  closing: "stops",
+};
+
+/** True where a contact stops the leaf: it is proved by that, and commands nothing. */
+const isStop = ({ contact }: ContactDemand, input: BoardInput) =>
+  contact.duty === "stop" && input.takes[0] === "stop";
+
 function reactionOf(
   planned: Planned,
   input: BoardInput,
   atEnd: BenchState,
   moment: ReactionMoment,
 ): string | undefined {
+  if (!input.reactions.length) return stops[moment];
   const ask = circumstancesOf(planned, atEnd, nothingRead);
   return input.reactions.find((row) => conditionHolds(row.when, ask))?.[moment];
 }
@@ -59,7 +72,7 @@ function protectionSteps(
       {
         id: `prove:${device.id}/${contact.id}:${input.id}:${moment}:${reaction}`,
         station: "prove",
-        title: `${device.name}, ${thing} ${moment}`,
+        title: `${device.profile.contacts.length > 1 ? `${device.name}, ${contact.tripped}` : device.name}, ${thing} ${moment}`,
         says: `${provingText(moment, thing)}: ${contact.tripped}.`,
         caution: provedMoving(moment)
           ? "Trip it with an object, never with your body. Be ready to stop."
@@ -122,10 +135,13 @@ export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
   return [
     ...jumperSteps(planned),
     ...contacts
-      .filter(({ input }) => input.reactions.length)
+      .filter(({ demand, input }) => input.reactions.length || isStop(demand, input))
       .flatMap(({ demand, input }) => protectionSteps(planned, demand, input, atEnd)),
     ...contacts
-      .filter(({ demand, input }) => !input.reactions.length && !senses.includes(demand.contact.duty))
+      .filter(
+        ({ demand, input }) =>
+          !input.reactions.length && !isStop(demand, input) && !senses.includes(demand.contact.duty),
+      )
       .map(({ demand, input }) => commandStep(planned, demand, input)),
     {
       id: "prove:release",

@@ -1,5 +1,5 @@
 import { wordsOf, type Finding } from "@anvilcloud/core";
-import { OctagonAlert } from "lucide-react";
+import { ChevronDown, OctagonAlert } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, narrow, print, space, touch } from "../../theme/index.ts";
@@ -13,12 +13,18 @@ const Bar = styled.ul`
   background: ${color.dangerSoft};
   summary {
     display: grid;
-    grid-template-columns: 24px 1fr;
+    grid-template-columns: 24px 1fr 24px;
     gap: ${space.m};
     align-items: center;
     min-height: ${touch};
     padding: ${space.xs} ${space.m};
     cursor: pointer;
+  }
+  summary::-webkit-details-marker {
+    display: none;
+  }
+  details[open] svg:last-child {
+    transform: rotate(180deg);
   }
   svg,
   strong {
@@ -46,6 +52,7 @@ function Danger({ danger }: { danger: Finding }) {
           <span>
             <strong>Danger.</strong> {what}
           </span>
+          <ChevronDown size={20} aria-hidden />
         </summary>
         <p>
           {why} <b>{remedy}</b>

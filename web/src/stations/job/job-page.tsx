@@ -72,6 +72,18 @@ const Bar = styled.div`
   }
 `;
 
+/** What is said above every page of the job. */
+const Above = styled.div`
+  display: grid;
+  gap: ${space.s};
+  &:not(:empty) {
+    margin-bottom: ${space.m};
+  }
+  ${print} {
+    display: none;
+  }
+`;
+
 function JobFrame() {
   const { job, plan, save, settle, retry } = useJobBench();
   const [help, setHelp] = useState(false);
@@ -100,8 +112,10 @@ function JobFrame() {
           </Button>
         </Bar>
         <DangerBar />
-        <ClosedNotice />
-        <UnstoredAnswers />
+        <Above>
+          <ClosedNotice />
+          <UnstoredAnswers />
+        </Above>
         <Outlet />
       </main>
       {save.kind === "conflict" && <Conflict conflict={save} mine={job} settle={settle} />}
