@@ -161,6 +161,11 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
       .max(24)
       .optional()
       .describe("What the instrument showed, in the order it was asked for."),
+    rests: z
+      .array(z.strictObject({ fact: z.string().min(1).max(120), is: z.string().max(300) }))
+      .max(80)
+      .optional()
+      .describe("What the answer rests on, as it was then: when one of these changes, it no longer holds."),
     drawnFrom: z
       .strictObject({
         version: z.number().int().min(0),

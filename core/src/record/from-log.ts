@@ -1,7 +1,7 @@
 import { UTCDate } from "@date-fns/utc";
 import { addMonths } from "date-fns";
 import type { LogEntry, StepEntry } from "../job/index.ts";
-import { outcomes } from "../state/index.ts";
+import type { Answers } from "../runsheet/index.ts";
 
 /** One answer to a step; every attempt has its row. */
 export interface ResultRow {
@@ -13,8 +13,10 @@ export interface ResultRow {
   by: string;
   note?: string;
   readings?: StepEntry["readings"];
-  /** True for the answer that counts: the last one, unless the step was opened again. */
+  /** True for the answer that counts: the last one, unless the step was opened again or a change made it void. */
   stands: boolean;
+  /** What has made it void since. */
+  voidedBy?: string[];
 }
 
 /** Something that was said, passed or taken, in a sentence. */
@@ -43,12 +45,14 @@ export interface HandOverRow {
 }
 
 /** Every answer in the order it was given. */
-export function resultRows(log: readonly LogEntry[]): ResultRow[] {
-  const said = outcomes(log);
+export function resultRows(log: readonly LogEntry[], { holds, voided }: Answers): ResultRow[] {
   return log.flatMap((entry): ResultRow[] => {
     if (entry.kind !== "step") return [];
     const { id, step, station, title, outcome, at, by, note, readings } = entry;
-    return [{ step, station, title, outcome, at, by, note, readings, stands: said.get(step)?.id === id }];
+    const lost = voided.get(step);
+    const voidedBy = lost?.entry.id === id ? { voidedBy: lost.reasons } : {};
+    const stands = holds.get(step)?.id === id;
+    return [{ step, station, title, outcome, at, by, note, readings, stands, ...voidedBy }];
   });
 }
 

@@ -2,7 +2,7 @@ import { severityRank, wordsOf } from "../finding/index.ts";
 import type { OpenFinding } from "../job/index.ts";
 import { sameSeat, type Seat } from "../node/index.ts";
 import type { JobPlan } from "../plan/index.ts";
-import type { Step } from "../runsheet/index.ts";
+import { answersOf, type Step } from "../runsheet/index.ts";
 import { outcomes } from "../state/index.ts";
 import { seatOf, seatText, type Core } from "../wiring/index.ts";
 import {
@@ -82,8 +82,8 @@ export function standingFindings({ findings, nowFindings }: JobPlan): OpenFindin
 /** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
 export function makeRecord(plan: JobPlan): SiteRecord {
   const { bundle, now } = plan;
-  const said = outcomes(bundle.log);
-  const rows = resultRows(bundle.log);
+  const answers = answersOf(plan.sheet, bundle.log);
+  const rows = resultRows(bundle.log, answers);
   const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
   return {
     wiring: plan.wiring.cores.map((core) => {
@@ -112,12 +112,16 @@ export function makeRecord(plan: JobPlan): SiteRecord {
       .filter((row) => order.has(row.step))
       .sort((a, b) => (order.get(a.step) ?? 0) - (order.get(b.step) ?? 0)),
     superseded: rows.filter((row) => !order.has(row.step)),
-    open: plan.sheet.filter((step) => said.get(step.id)?.outcome !== "seen"),
+    open: plan.sheet.filter((step) => answers.holds.get(step.id)?.outcome !== "seen"),
     notes: noteRows(bundle.log),
     passed: passRows(bundle.log),
     standing: standingFindings(plan),
     cautions: [
-      ...new Set(plan.sheet.flatMap((step) => (said.get(step.id) && step.caution ? [step.caution] : []))),
+      ...new Set(
+        plan.sheet.flatMap((step) =>
+          outcomes(bundle.log).get(step.id) && step.caution ? [step.caution] : [],
+        ),
+      ),
     ],
     handedOver: handOverRow(bundle.log, bundle.job.survey.serviceMonths),
   };

@@ -24,6 +24,7 @@ export function answerStep(
     title: step.title,
     outcome,
     effects: outcome === "seen" ? [...step.effects] : [],
+    ...(step.rests?.length && outcome !== "withdrawn" ? { rests: [...step.rests] } : {}),
     ...extra,
   };
 }

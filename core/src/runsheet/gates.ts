@@ -4,6 +4,7 @@ import { wordsOf, type Finding } from "../finding/index.ts";
 import type { LogEntry } from "../job/index.ts";
 import { circumstancesOf, outcomes, stateNow, type Planned } from "../state/index.ts";
 import { stations, type Step } from "./step.ts";
+import { answersOf } from "./voids.ts";
 
 /** Something that must be so before a step may count as seen, and is not. */
 export interface Gate {
@@ -95,7 +96,7 @@ function dangerGates({ dangers }: Gated, step: Step): Gate[] {
 /** What a procedure needs, and that its steps follow one another. */
 function needGates(gated: Gated, step: Step): Gate[] {
   const { bundle, sheet, readings } = gated;
-  const said = outcomes(bundle.log);
+  const { holds: said } = answersOf(sheet, bundle.log);
   const before = sheet.find((each) => each.id === step.after);
   if (before && said.get(before.id)?.outcome !== "seen")
     return [

@@ -93,7 +93,7 @@ describe("what should be seen is read from the model", () => {
   test("a chained pair darkens the same lamp for either cell", () => {
     const both = planJob(demoBundle("ropewalk"));
     for (const cell of ["cell-out", "cell-in"])
-      expect(lamps(step(both, `prove:${cell}/beam:beam:open:`))).toEqual({ BEAM: "dark" });
+      expect(lamps(step(both, `prove:${cell}/beam:beam:open`))).toEqual({ BEAM: "dark" });
   });
 });
 

@@ -1,7 +1,8 @@
 import type { Finding } from "../finding/index.ts";
-import { outcomes, type Planned } from "../state/index.ts";
+import type { Planned } from "../state/index.ts";
 import { gatesBefore, type Gated } from "./gates.ts";
 import { stations, type Station } from "./step.ts";
+import { answersOf } from "./voids.ts";
 
 /** How far a station is: settled, open, or blocked with the reason in a sentence. */
 export interface StationStatus {
@@ -36,7 +37,7 @@ function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatu
 /** Every station's status, in the order of the work. `planFindings` are those of the plan, not of a state. */
 export function stationStatuses(gated: Gated & Planned, planFindings: readonly Finding[]): StationStatus[] {
   const { sheet, bundle } = gated;
-  const said = outcomes(bundle.log);
+  const { holds: said, voided } = answersOf(sheet, bundle.log);
   const grave = planFindings.filter((each) => each.severity === "danger" || each.severity === "fault");
   return stations.map((station): StationStatus => {
     if (station === "survey") return surveyStatus(gated, grave);
@@ -48,7 +49,9 @@ export function stationStatuses(gated: Gated & Planned, planFindings: readonly F
     const next = steps.find((step) => said.get(step.id)?.outcome !== "seen");
     if (!next) return { ...base, state: "settled" };
     const gates = gatesBefore(gated, next);
-    if (!gates.length) return { ...base, state: "open" };
+    const again = steps.find((step) => voided.has(step.id));
+    const reopened = again && `Open again: ${again.title}. ${voided.get(again.id)!.reasons.join(" ")}`;
+    if (!gates.length) return { ...base, state: "open", ...(reopened ? { reason: reopened } : {}) };
     const danger = gates.some(({ kind }) => kind === "danger");
     const reason = gates.map(({ what }) => what).join(" ");
     return { ...base, state: "blocked", reason, ...(danger ? { trouble: true } : {}) };

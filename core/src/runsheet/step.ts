@@ -35,6 +35,19 @@ export interface ReadingAsked {
   source?: string;
 }
 
+/** Something an answer rests on, in words: "Closing speed" is "40 %". */
+export interface Fact {
+  fact: string;
+  is: string;
+}
+
+/** What happens on site that makes an earlier answer void: memories learned anew or forgotten, cores of devices moved. */
+export interface VoidBy {
+  learned?: readonly string[];
+  forgotten?: readonly string[];
+  moved?: readonly string[];
+}
+
 /** A step before its expectations are computed. */
 export interface StepDraft {
   /** Made of what the step does, so that a changed plan asks for it again. */
@@ -67,6 +80,10 @@ export interface StepDraft {
   /** A gate of the isolation: nothing is touched behind it until it was seen. */
   isolates?: true;
   source?: Provenance;
+  /** What its answer rests on, as it is planned. */
+  rests?: readonly Fact[];
+  /** What makes its answer void when it happens afterwards. */
+  voidBy?: VoidBy;
   subjects: Subject[];
 }
 

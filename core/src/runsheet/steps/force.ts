@@ -1,6 +1,7 @@
 import { movingThing, type Purpose } from "../../board/index.ts";
 import { controlSubjects } from "../../controls/index.ts";
 import type { Planned } from "../../state/index.ts";
+import { forceBasis } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
 
 /** Gaps at which the closing force is measured, mm. EN 12453:2017, from memory. */
@@ -32,9 +33,9 @@ export function forceSteps(planned: Planned): StepDraft[] {
   const force = planned.controls.controls.find((control) =>
     control.gives.some(({ behaviour }) => behaviour === "force" || behaviour === "force-closing"),
   );
-  const speedAndForce = force ? force.planned.join() : "fixed";
+  const basis = forceBasis(planned);
   return forceGapsMm.map((gap) => ({
-    id: `force:${gap}:${speedAndForce}`,
+    id: `force:${gap}`,
     station: "force",
     title: `Closing force at ${gap} mm`,
     says: `Put the force instrument in the closing gap at ${gap} mm, let the ${movingThing(planned.bundle.board)} close onto it three times, and write down each peak.`,
@@ -51,6 +52,7 @@ export function forceSteps(planned: Planned): StepDraft[] {
       most: dynamicForceLimitN,
       source: fallsUnder,
     })),
+    ...basis,
     subjects: force ? controlSubjects(planned.bundle.board, force) : [],
   }));
 }

@@ -12,6 +12,7 @@ import type { StateEffect } from "../../job/index.ts";
 import type { Subject } from "../../finding/index.ts";
 import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
+import { forceBasis, learningBasis } from "../rests.ts";
 import type { Station, StepDraft } from "../step.ts";
 import { commandedWith } from "./commands.ts";
 
@@ -48,18 +49,6 @@ function effectsOf(planned: Planned, step: ProcedureStep): StateEffect[] {
   return effects;
 }
 
-/** What a learning depends on: when one of these changes, its steps are asked for again. */
-function basis({ bundle, controls }: Planned): string {
-  const leaves = bundle.job.survey.leaves
-    .map((leaf) => `${leaf.id}${leaf.openingDegrees ?? leaf.travelMm ?? ""}`)
-    .join("+");
-  const { dials, values } = controls.positions;
-  const moved = Object.entries(values).filter(
-    ([id, shows]) => menuValues(bundle.board).find(({ item }) => item.id === id)?.delivered !== shows,
-  );
-  return [leaves, ...[...Object.entries(dials), ...moved].map(([id, at]) => `${id}@${at}`)].join(";");
-}
-
 /** Keys, controls and entries a step's gesture is done with. */
 function subjectsOf({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): Subject[] {
   return touchedBy(gesture).map((part) => {
@@ -72,13 +61,17 @@ function subjectsOf({ bundle: { board } }: Planned, { do: gesture }: ProcedureSt
 
 function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
   const travel = travelMemories(planned.bundle.board);
-  const learns = procedure.steps.some((step) =>
-    memoriesIn(step.effects.learn).some((memory) => travel.includes(memory)),
-  );
-  const suffix = learns ? `:${basis(planned)}` : "";
+  const learns = procedure.steps
+    .flatMap((step) => memoriesIn(step.effects.learn))
+    .filter((memory) => travel.includes(memory));
+  const basis = learns.length
+    ? learningBasis(planned, learns)
+    : procedure.kind === "cycle"
+      ? forceBasis(planned)
+      : {};
   const ask = plannedCircumstances(planned);
   const taken = procedure.steps.filter((step) => !step.when || conditionHolds(step.when, ask));
-  const idOf = (step: ProcedureStep) => `do:${procedure.id}:${step.id}${suffix}`;
+  const idOf = (step: ProcedureStep) => `do:${procedure.id}:${step.id}`;
   return taken.map((step, at) => {
     const before = taken[at - 1];
     return {
@@ -94,6 +87,7 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
       // Its first step asks for what the procedure needs; the others follow one another.
       ...(before ? { after: idOf(before) } : { needs: procedure.needs }),
       source: procedure.source,
+      ...basis,
       ...(step.shows ? { shows: step.shows } : {}),
       subjects: subjectsOf(planned, step),
     };

@@ -15,6 +15,7 @@ import { nothingRead } from "../../circuit/index.ts";
 import type { Demand } from "../../wiring/index.ts";
 import { contactPart } from "../../node/index.ts";
 import { circumstancesOf, type BenchState, type Planned } from "../../state/index.ts";
+import { proofBasis, settingFacts } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
 
 /** What a stop does on an input of which the profile says no more. */
@@ -65,12 +66,13 @@ function protectionSteps(
   const { device, contact } = demand;
   const trips = contactPart(device.id, contact.id);
   const thing = movingThing(planned.bundle.board);
+  const basis = proofBasis(planned, device.id, input);
   return reactionMoments.flatMap((moment): StepDraft[] => {
     const reaction = reactionOf(planned, input, atEnd, moment);
     if (reaction === undefined) return [];
     return [
       {
-        id: `prove:${device.id}/${contact.id}:${input.id}:${moment}:${reaction}`,
+        id: `prove:${device.id}/${contact.id}:${input.id}:${moment}`,
         station: "prove",
         title: `${device.profile.contacts.length > 1 ? `${device.name}, ${contact.tripped}` : device.name}, ${thing} ${moment}`,
         says: `${provingText(moment, thing)}: ${contact.tripped}.`,
@@ -82,6 +84,8 @@ function protectionSteps(
         trips,
         alsoSee: [`The ${thing} ${reaction}.`],
         ifNot: `Take the ${thing} out of use until this is put right.`,
+        rests: [...basis.rests, { fact: `Tripped with the ${thing} ${moment}`, is: reaction }],
+        voidBy: basis.voidBy,
         subjects: [
           { kind: "device", id: device.id },
           { kind: "input", id: input.id },
@@ -104,6 +108,8 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
     needs: ready(planned),
     trips: contactPart(device.id, contact.id),
     alsoSee: [`The ${movingThing(planned.bundle.board)} answers as ${input.label.toLowerCase()}.`],
+    rests: settingFacts(planned, [...input.setBy, "command-logic"]),
+    voidBy: { moved: [device.id] },
     subjects: [
       { kind: "device", id: device.id },
       { kind: "terminal", id: input.terminal },

@@ -67,7 +67,9 @@ function Results({ rows, label }: { rows: readonly ResultRow[]; label: string })
               <td>{row.title}</td>
               <td>
                 {row.outcome === "not-seen" ? <b>{answerText(row)}</b> : answerText(row)}
-                {!row.stands && row.outcome !== "withdrawn" && " (answered again later)"}
+                {row.voidedBy
+                  ? ` (void: ${row.voidedBy.join(" ")})`
+                  : !row.stands && row.outcome !== "withdrawn" && " (answered again later)"}
               </td>
               <td>
                 {whenText(row.at)}

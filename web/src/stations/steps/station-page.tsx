@@ -60,6 +60,11 @@ function StationHead({ station }: { station: Station }) {
           </Button>
         )}
       </Row>
+      {status?.state === "open" && status.reason && (
+        <Notice tone="note" title="Not all holds any more">
+          {status.reason}
+        </Notice>
+      )}
       {status?.state === "blocked" && (
         <Notice
           tone={status.trouble ? "fault" : "note"}

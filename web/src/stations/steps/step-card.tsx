@@ -146,6 +146,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   const armed = useArmed();
   const entry = unstored.find((each) => each.entry.step === step.id)?.entry ?? steps.said.get(step.id);
   const gates = steps.gates(step);
+  const lost = steps.voided.get(step.id);
   const next = steps.nextOpen(step.id);
   const go = (to: Step | undefined) => to && void navigate(stepAddress(job.id, to.station, to.id));
   const onSeen = () =>
@@ -178,6 +179,12 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   return (
     <Card aria-label={step.title}>
       <Head step={step} steps={steps} go={go} />
+      {lost && (
+        <Notice tone="note" title="Open again">
+          {lost.reasons.join(" ")} {sentence(answerText(lost.entry))}, {whenText(lost.entry.at)}, no longer
+          holds.
+        </Notice>
+      )}
       {gates.length > 0 && <GateNotice gates={gates} steps={steps} />}
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
       <Action>

@@ -62,7 +62,13 @@ function StepLine({ step, steps, current }: { step: Step; steps: Steps; current?
           </Hidden>
         </span>
         <small>
-          {entry?.readings ? readingsText(entry.readings) : entry?.outcome === "not-seen" ? "not seen" : ""}
+          {steps.voided.has(step.id)
+            ? "open again"
+            : entry?.readings
+              ? readingsText(entry.readings)
+              : entry?.outcome === "not-seen"
+                ? "not seen"
+                : ""}
         </small>
       </Link>
     </li>

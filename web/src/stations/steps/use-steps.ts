@@ -1,4 +1,12 @@
-import { gatesBefore, outcomes, type Gate, type Station, type Step, type StepEntry } from "@anvilcloud/core";
+import {
+  answersOf,
+  gatesBefore,
+  type Answers,
+  type Gate,
+  type Station,
+  type Step,
+  type StepEntry,
+} from "@anvilcloud/core";
 import { useMemo } from "react";
 import { useJobBench } from "../../data/index.ts";
 
@@ -7,6 +15,8 @@ export interface Steps {
   all: readonly Step[];
   of: (station: Station) => readonly Step[];
   said: ReadonlyMap<string, StepEntry>;
+  /** Answers that a later change has made void. */
+  voided: Answers["voided"];
   /** What stands before a step, told from the log as it is at hand. */
   gates: (step: Step) => Gate[];
   /** The step after or before this one, over station borders. */
@@ -19,7 +29,7 @@ export function useSteps(): Steps {
   const { plan, log } = useJobBench();
   return useMemo(() => {
     const all = plan.sheet;
-    const said = outcomes(log);
+    const { holds: said, voided } = answersOf(all, log);
     const { dangers } = plan;
     const { readings } = plan.layers.now.face;
     const gated = { bundle: { ...plan.bundle, log }, sheet: all, dangers, readings };
@@ -27,6 +37,7 @@ export function useSteps(): Steps {
     return {
       all,
       said,
+      voided,
       gates: (step) => gatesBefore(gated, step),
       of: (station) => all.filter((step) => step.station === station),
       beside: (id, move) => all[at(id) + move],

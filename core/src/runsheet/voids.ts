@@ -1,0 +1,68 @@
+import type { LogEntry, StateEffect, StepEntry } from "../job/index.ts";
+import { outcomes } from "../state/index.ts";
+import type { Step, VoidBy } from "./step.ts";
+
+/** An answer that no longer holds, with why, a sentence each. */
+export interface Voided {
+  entry: StepEntry;
+  reasons: string[];
+}
+
+/** What was said of each step as far as it still holds, and what a later change has made void. */
+export interface Answers {
+  holds: Map<string, StepEntry>;
+  voided: Map<string, Voided>;
+}
+
+/** Facts that were other when the step was answered. */
+function changed({ rests = [] }: Step, entry: StepEntry): string[] {
+  if (!entry.rests) return [];
+  const then = new Map(entry.rests.map(({ fact, is }) => [fact, is]));
+  return rests.flatMap(({ fact, is }) => {
+    const was = then.get(fact);
+    return was === undefined || was === is ? [] : [`${fact}: ${was} became ${is}.`];
+  });
+}
+
+const effectsIn = (entry: LogEntry): readonly StateEffect[] => {
+  if (entry.kind === "wired") return [{ kind: "move", moves: entry.moves }];
+  return entry.kind === "step" && entry.outcome === "seen" ? entry.effects : [];
+};
+
+/** Why one effect makes an answer void; undefined where it does not. */
+function voiding({ learned, forgotten, moved }: VoidBy, effect: StateEffect): string | undefined {
+  switch (effect.kind) {
+    case "learn":
+      return learned?.includes(effect.what) ? `The memory ${effect.what} was learned anew since.` : undefined;
+    case "forget":
+      return forgotten?.includes(effect.what) ? `The memory ${effect.what} was forgotten since.` : undefined;
+    case "move": {
+      const touched = effect.moves.map(({ pin }) => pin.device).find((device) => moved?.includes(device));
+      return touched === undefined ? undefined : `Cores of ${touched} were moved since.`;
+    }
+    default:
+      return undefined;
+  }
+}
+
+/** What happened after the answer and makes it void. */
+function happened({ voidBy }: Step, entry: StepEntry, log: readonly LogEntry[]): string[] {
+  if (!voidBy) return [];
+  const later = log.slice(log.findIndex(({ id }) => id === entry.id) + 1);
+  return later.flatMap(effectsIn).flatMap((effect) => voiding(voidBy, effect) ?? []);
+}
+
+/** Holds every answer of a log against the sheet: a seen step whose grounds have changed is open again. */
+export function answersOf(sheet: readonly Step[], log: readonly LogEntry[]): Answers {
+  const holds = outcomes(log);
+  const voided = new Map<string, Voided>();
+  for (const step of sheet) {
+    const entry = holds.get(step.id);
+    if (entry?.outcome !== "seen") continue;
+    const reasons = [...new Set([...changed(step, entry), ...happened(step, entry, log)])];
+    if (!reasons.length) continue;
+    holds.delete(step.id);
+    voided.set(step.id, { entry, reasons });
+  }
+  return { holds, voided };
+}
