@@ -103,6 +103,9 @@ test("trap 28: a device that talks by radio names the cards that would hear it, 
         ]);
         for (const card of hearing) expect(missing?.values.remedy).toContain(card.name);
       }
+      // Without a card made for it a board hears remotes where it keeps them itself, and else nothing.
+      const byItself = radio.card === "radio" && board.memories.some((memory) => memory.holds === "remotes");
+      expect([id, device, missing === undefined]).toEqual([id, device, !hearing.length && byItself]);
       if (!missing) return [];
       expect(missing.subjects.flatMap((each) => (each.kind === "slot" ? [each.id] : []))).toEqual(
         slots.map((slot) => slot.id),

@@ -29,14 +29,14 @@ function resized(
   });
 }
 
-/** Supplies that get too little in some situation of work with cores as hot as they get, apart from drives. */
+/** Devices that get too little in some situation of work with cores as hot as they get. */
 function starved(at: Installation, placements: readonly Placement[]): Set<string> {
   const low = new Set<string>();
   for (const situation of situations.filter(atWork)) {
     const { supplies, rails } = measureCircuit(at, { situation, celsius: hottest });
     for (const { demand, place } of placements)
       // A rail at its limit starves everything on it, whatever the cable.
-      if (demand.kind === "supply" && !demand.duty.startsWith("drive") && !isLimited(rails, place))
+      if (demand.kind === "supply" && !isLimited(rails, place))
         if (supplies[partKey(supplyPart(demand.device.id, demand.supply.id))]?.state === "low")
           low.add(demand.device.id);
   }
@@ -45,9 +45,9 @@ function starved(at: Installation, placements: readonly Placement[]): Set<string
 
 /**
  * The size each cable needs, mm², so that every device has its voltage with everything at work and the cores as hot as
- * they get: all begin as thin as is usual, and the cable of what still starves is taken one size up until nothing does. A
- * converter that has its own voltage gives all it can, so its cable helps nothing behind it. Cables of drives keep the
- * size of the drive's own sheet.
+ * they get: all begin as thin as is usual, those of drives as they are at hand, and the cable of what still starves is
+ * taken one size up until nothing does. A converter that has its own voltage gives all it can, so its cable helps nothing
+ * behind it.
  * @returns for each cable its size; undefined where the thickest is not enough
  */
 export function sizesEnough(
@@ -58,15 +58,18 @@ export function sizesEnough(
   cables: readonly CablePlan[],
 ): Map<string, number | undefined> {
   const drives = new Set(devices.filter(({ profile }) => profile.kind === "drive").map(({ id }) => id));
-  const free = cables.filter((cable) => !cable.ends.some((end) => drives.has(end.device)));
+  const startOf = ({ ends, sizeMm2 }: CablePlan) =>
+    ends.some((end) => drives.has(end.device)) ? sizeMm2 : leastMm2;
   const sizes = new Map<string, number>(
-    free.flatMap((cable) => cable.ends.map((end) => [partId(end.device, end.part), leastMm2])),
+    cables.flatMap((cable) =>
+      cable.ends.map((end) => [partId(end.device, end.part), startOf(cable)] as const),
+    ),
   );
   const spent = new Set<string>();
-  const most = free.length * conductorSizesMm2.length;
+  const most = cables.length * conductorSizesMm2.length;
   for (let round = 0; round < most; round++) {
     const hungry = starved({ ...at, wires: resized(cores, devices, sizes) }, placements);
-    const raise = free.filter(
+    const raise = cables.filter(
       (cable) => !spent.has(cable.id) && cable.ends.some((end) => hungry.has(end.device)),
     );
     if (!raise.length) break;

@@ -76,6 +76,34 @@ describe("trap 40: voltage drop at the far end", () => {
     expect(at(400)).toEqual(["Ember flashing light"]);
   });
 
+  test("a drive at the end of a long thin cable loses its volts as it runs: told by name, with a size that is enough", () => {
+    for (const [board, drive] of [
+      ["penhallow-drover", "penhallow-haul"],
+      ["osierbeck-egret", "marlstreet-strut"],
+      ["hexby-trestle", "hexby-shaft"],
+    ] as const) {
+      const { given } = planOn(board, board === "osierbeck-egret" ? [drive, drive] : [drive]);
+      const told = (lengthM: number, sizeMm2: number) => {
+        const job = structuredClone(given.job);
+        longRun(job, "drive-1", lengthM, sizeMm2 as 0.5);
+        return low(planJob({ ...given, job }));
+      };
+      expect([board, told(4, 1.5)]).toEqual([board, []]);
+      const [found, ...others] = told(board === "hexby-trestle" ? 450 : 60, 0.5);
+      expect([board, others]).toEqual([board, []]);
+      expect(found?.subjects[0]).toEqual({ kind: "device", id: "drive-1" });
+      const size = Number(/Run ([\d.]+) mm²/.exec(wordsOf(found!).remedy)?.[1] ?? "0");
+      if (size) expect([board, told(board === "hexby-trestle" ? 450 : 60, size)]).toEqual([board, []]);
+    }
+    // By hand: 2 · 60 m of 39 Ω/km at 70 °C, 1.1965 times as much, are 5.60 Ω; under its 20 V the drive takes no more
+    // than its 20 V / 2.4 A = 8.33 Ω would: 24 V · 5.60 / (5.60 + 8.33) are lost on the way.
+    const { given } = planOn("osierbeck-egret", ["marlstreet-strut", "marlstreet-strut"]);
+    longRun(given.job, "drive-1", 60, 0.5);
+    const lost = Number.parseFloat(low(planJob(given))[0]!.values.lost!);
+    expect(lost).toBeGreaterThan(9.5);
+    expect(lost).toBeLessThan(9.8);
+  });
+
   test("a rail at its limit is told as that, and not as a cable too thin", () => {
     const bundle = demoBundle("netloft");
     bundle.board.budgets[0]!.limitMilliamps = 60;

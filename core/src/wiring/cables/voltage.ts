@@ -168,9 +168,8 @@ function partText({ board, devices }: Installation, part: Part): string {
 
 /**
  * Trap 40: every device that gets less than it needs over its cable while everything works, with cores as hot as they
- * get; and of trap 19, every device that gets more than it bears, with cores cold. Drives are left out: their boards
- * drive them by force, and their cables are chosen by the drive's own sheet. Parts of which the circuit can tell
- * nothing are named.
+ * get, a drive under its working load too; and of trap 19, every device that gets more than it bears, with cores cold.
+ * Parts of which the circuit can tell nothing are named.
  */
 export function voltageFindings(
   at: Installation,
@@ -185,7 +184,7 @@ export function voltageFindings(
   return [
     ...placements.flatMap(({ demand, place }): Finding[] => {
       const feed = feedOf(place);
-      if (demand.kind !== "supply" || demand.duty.startsWith("drive") || !feed) return [];
+      if (demand.kind !== "supply" || !feed) return [];
       const { device, supply } = demand;
       const over = worstMoment(cold, device, supply, "over");
       if (over) return [overFinding(device, supply, feed, voltsAt(over, device, supply))];

@@ -1,0 +1,403 @@
+import fc from "fast-check";
+import { terminalsOf } from "../board/index.ts";
+import { atWork, railLives, situations, type Situation } from "../circuit/index.ts";
+import { madeFrom } from "../device/index.ts";
+import { boardOnSite, draftInstance, type JobBundle } from "../job/index.ts";
+import { conductorOhms, listed, plainNumber } from "../quantity/index.ts";
+import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
+import { billOf } from "./cables/index.ts";
+import { planWiring, type WiringPlan } from "./index.ts";
+import { pinsOf, type Placement } from "./place/index.ts";
+
+const accessories = shippedDevices().filter(({ kind }) => kind !== "drive");
+
+/** Crowded jobs on every board: its drives and more accessories than it has room for, cables of any length and size. */
+function anyJob(id: string): fc.Arbitrary<JobBundle> {
+  const given = bundleOn(id, fittingDrives(id));
+  const cable = fc.record({
+    lengthM: fc.integer({ min: 1, max: 60 }),
+    sizeMm2: fc.constantFrom(0.5 as const, 0.75 as const, 1 as const, 1.5 as const),
+  });
+  return fc
+    .tuple(
+      fc.array(fc.constantFrom(...accessories), { minLength: 8, maxLength: 16 }),
+      fc.array(cable, { minLength: 40, maxLength: 40 }),
+      fc.subarray(given.board.cards.map((card) => card.id)),
+    )
+    .map(([profiles, cables, cards]): JobBundle => {
+      const job = structuredClone(
+        profiles.reduce(
+          (now, profile) => ({ ...now, devices: [...now.devices, draftInstance(now, profile)] }),
+          { ...given.job, cards },
+        ),
+      );
+      let at = 0;
+      for (const device of job.devices)
+        for (const part of Object.values(device.cables)) Object.assign(part, cables[at++ % cables.length]);
+      return { ...given, job, board: boardOnSite(job, given.board) };
+    });
+}
+
+const drawn = boardIds().flatMap((id) =>
+  fc.sample(anyJob(id), { numRuns: 3, seed: 91 }).map((bundle) => ({ id, bundle, plan: planWiring(bundle) })),
+);
+
+const each = (holds: (plan: WiringPlan, bundle: JobBundle, id: string) => void) => {
+  for (const { plan, bundle, id } of drawn) holds(plan, bundle, id);
+};
+const found = (plan: WiringPlan, code: string) => plan.findings.filter((finding) => finding.code === code);
+const deviceOf = ({ subjects }: { subjects: { kind: string; id: string }[] }) =>
+  subjects.find(({ kind }) => kind === "device")?.id;
+
+test("a core has the resistance of its cable: its part's strands, its length, its size (IEC 60228, classes 2 and 5)", () => {
+  let solid = 0;
+  each(({ cores, devices }, { job }) => {
+    for (const core of cores.filter(({ device }) => device !== undefined)) {
+      const profile = devices.find(({ id }) => id === core.device)!.profile;
+      const part = profile.parts.find(({ id }) => id === core.part)!;
+      const pin = profile.pins.find(({ id }) => id === core.pin)!;
+      expect(core.part).toBe(pin.part);
+      if (core.from.kind !== "pin") {
+        expect(core.cable).toBeUndefined();
+        continue;
+      }
+      const cable = job.devices.find(({ id }) => id === core.device)!.cables[core.part]!;
+      expect(core.cable).toEqual(cable);
+      solid += Number(part.strands === "solid");
+      expect(core.ohms).toBe(
+        conductorOhms(cable.sizeMm2, cable.lengthM, 20, part.strands === "solid" ? 2 : 5),
+      );
+    }
+  });
+  expect(solid).toBeGreaterThan(3);
+});
+
+test("every pin of what has a place has its core, once, and a pin of what has none has none", () => {
+  each(({ placements, cores }, _bundle, id) => {
+    for (const { demand, place } of placements)
+      for (const pin of pinsOf(demand)) {
+        const own = cores.filter(
+          (core) => core.device === demand.device.id && core.pin === pin && core.from.kind === "pin",
+        );
+        const shared = placements.some(
+          (other) =>
+            other.demand !== demand &&
+            other.place &&
+            other.demand.device.id === demand.device.id &&
+            pinsOf(other.demand).includes(pin),
+        );
+        if (place) expect([id, demand.device.id, pin, own.length]).toEqual([id, demand.device.id, pin, 1]);
+        else if (!shared)
+          expect([id, demand.device.id, pin, own.length]).toEqual([id, demand.device.id, pin, 0]);
+      }
+  });
+});
+
+test("the bill sums what is cut, kind by kind, counts each connector once, and names every coil that wants suppression", () => {
+  let coils = 0;
+  each(({ devices, cores, cables }) => {
+    const bill = billOf(devices, cores, cables);
+    const metres = bill.filter(({ unit }) => unit === "m");
+    expect(metres.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(
+      cables.reduce((sum, { cutM }) => sum + cutM, 0),
+    );
+    for (const { what, why, amount } of metres) {
+      const members = cables.filter(({ label, cutM }) => why.includes(`${label} ${plainNumber(cutM)} m`));
+      expect(members.length).toBeGreaterThan(0);
+      expect(what.includes("for mains")).toBe(members.some(({ carries }) => carries === "mains"));
+      expect(amount).toBeGreaterThan(0);
+    }
+    const joints = new Set(cores.flatMap(({ to }) => (to.kind === "joint" ? [to.joint] : [])));
+    expect(bill.find(({ what }) => what.startsWith("Connector"))?.amount ?? 0).toBe(joints.size);
+    const wanting = devices.filter(({ profile }) =>
+      profile.supplies.some(({ suppression }) => suppression === "to be fitted"),
+    );
+    const line = bill.find(({ what }) => what.startsWith("Suppression"));
+    expect(line?.amount ?? 0).toBe(wanting.length);
+    for (const { name } of wanting) expect(line?.why).toContain(name);
+    coils += wanting.length;
+  });
+  expect(coils).toBeGreaterThan(3);
+});
+
+/** What a placed supply draws, reckoned once more: at work or at rest, on a rail that lives, a converter by its outputs. */
+function draws(plan: WiringPlan, { demand, place }: Placement, situation: Situation): number {
+  if (demand.kind !== "supply" || !place) return 0;
+  const working = atWork(situation);
+  const lives = (at: Placement["place"]): boolean => {
+    if (at?.kind === "rail") return railLives(at.rail, situation);
+    if (at?.kind === "relay") return working && railLives(at.rail, situation);
+    if (at?.kind !== "made") return false;
+    const maker = plan.placements.find(
+      (other) =>
+        other.demand.kind === "supply" &&
+        other.demand.device.id === at.made.device &&
+        madeFrom(other.demand.device.profile, other.demand.supply).some(
+          (rail) => rail.id === at.made.rail.id,
+        ),
+    );
+    return lives(maker?.place);
+  };
+  if (!lives(place)) return 0;
+  const { device, supply } = demand;
+  const outputs = madeFrom(device.profile, supply);
+  if (!outputs.length) return working ? supply.milliamps.working : supply.milliamps.rest;
+  let asked = 0;
+  for (const rail of outputs) {
+    const out = plan.placements
+      .filter(
+        ({ place: at }) => at?.kind === "made" && at.made.device === device.id && at.made.rail.id === rail.id,
+      )
+      .reduce((sum, other) => sum + draws(plan, other, situation), 0);
+    const form = supply.kind === "dc" ? 1 : rail.formFactor;
+    const volts = (supply.volts.min + supply.volts.max) / 2;
+    asked += rail.manner === "rectifier" ? form * out : (form * rail.volts * out) / (rail.efficiency * volts);
+  }
+  return Math.max(supply.milliamps.rest, asked);
+}
+
+test("every limit carries the sum of what is fed over it, in every situation, and its worst is the worst", () => {
+  let relays = 0;
+  each((plan, { board, job }, id) => {
+    for (const rail of plan.rails) {
+      const on = plan.placements.filter(({ demand, place }) => {
+        if (demand.kind !== "supply" || !place) return false;
+        const { limit } = rail;
+        if (limit.kind === "made-rail") {
+          const maker = plan.devices.find(({ id: device }) => device === limit.device)!;
+          const output = maker.profile.provides.find((each) => each.id === limit.rail)!;
+          if (output.feeds.includes("battery"))
+            return place.kind === "rail" && railLives(place.rail, "battery");
+          return (
+            place.kind === "made" && place.made.device === limit.device && place.made.rail.id === limit.rail
+          );
+        }
+        if (place.kind !== "rail" && place.kind !== "relay") return false;
+        return limit.kind === "budget" ? place.rail.budget === limit.budget : place.rail.id === limit.rail;
+      });
+      relays += on.filter(({ place }) => place?.kind === "relay").length;
+      for (const situation of situations) {
+        const cards = rail.limit.kind === "budget" ? rail.limit.budget : "";
+        const fitted = board.cards.filter(
+          (card) => (job.cards ?? []).includes(card.id) && card.budget === cards,
+        );
+        const { limit } = rail;
+        const battery =
+          limit.kind === "made-rail" &&
+          plan.devices
+            .find((device) => device.id === limit.device)!
+            .profile.provides.some((output) => output.id === limit.rail && output.feeds.includes("battery"));
+        // A battery feeds nothing while there is mains.
+        if (battery && situation !== "battery") {
+          expect([id, rail.label, situation, rail.milliamps[situation]]).toEqual([
+            id,
+            rail.label,
+            situation,
+            0,
+          ]);
+          continue;
+        }
+        const sum =
+          on.reduce((total, placed) => total + draws(plan, placed, situation), 0) +
+          fitted.reduce((total, card) => total + card.milliamps, 0);
+        expect([id, rail.label, situation, rail.milliamps[situation]]).toEqual([
+          id,
+          rail.label,
+          situation,
+          expect.closeTo(sum, 6),
+        ]);
+      }
+      const most = Math.max(...situations.map((situation) => rail.milliamps[situation]));
+      expect(rail.milliamps[rail.worst]).toBe(most);
+      expect(rail.workingMilliamps).toBe(most);
+    }
+  });
+  expect(relays).toBeGreaterThan(0);
+});
+
+test("a limit is told as passed where it is, and only there, with how much by", () => {
+  let told = 0;
+  each((plan) => {
+    const over = plan.rails.filter(
+      ({ workingMilliamps, limitMilliamps }) => workingMilliamps > limitMilliamps,
+    );
+    const within = plan.rails.filter((rail) => !over.includes(rail));
+    const names = (code: string) => found(plan, code).map(({ values }) => values.rail ?? values.converter);
+    for (const { label, limit, workingMilliamps, limitMilliamps } of over) {
+      const made = limit.kind === "made-rail";
+      const codes = made ? ["converter-too-small"] : ["rail-overloaded", "converter-asks-too-much"];
+      const own = codes.flatMap((code) =>
+        found(plan, code).filter(({ values }) => [values.rail, values.converter].includes(label)),
+      );
+      expect([label, own.length > 0]).toEqual([label, true]);
+      const excess = own.find(({ code }) => code === "rail-overloaded")?.values.excess;
+      if (excess) expect(excess).toBe(`${plainNumber(workingMilliamps - limitMilliamps)} mA`);
+      told += 1;
+    }
+    for (const { label } of within.filter((rail) => !over.some((each) => each.label === rail.label)))
+      for (const code of ["converter-too-small", "rail-overloaded"]) expect(names(code)).not.toContain(label);
+  });
+  expect(told).toBeGreaterThan(1);
+});
+
+test("a device without a place is told once for each part, and one whose input is taken says by whom", () => {
+  each((plan, { board }, id) => {
+    const without = plan.placements.filter(({ place }) => !place);
+    const codes = [
+      "device-unplaced",
+      "open-contact-on-closed-input",
+      "ac-on-dc",
+      "source-of-another-voltage",
+    ];
+    const told = codes.flatMap((code) => found(plan, code)).map(deviceOf);
+    for (const { demand } of without)
+      expect([id, told]).toEqual([id, expect.arrayContaining([demand.device.id])]);
+    for (const finding of found(plan, "device-unplaced")) {
+      expect(without.map(({ demand }) => demand.device.id)).toContain(deviceOf(finding));
+      const input = finding.subjects.find(({ kind }) => kind === "input")?.id;
+      const users = plan.placements.filter(
+        ({ place }) => place?.kind === "input" && place.input.id === input,
+      );
+      if (!/ is taken by /.test(finding.values.reason!)) continue;
+      expect(board.inputs.some((each) => each.id === input)).toBe(true);
+      for (const { demand } of users) expect(finding.values.reason).toContain(demand.device.name);
+      for (const { name } of plan.devices.filter(
+        ({ id: other }) => !users.some(({ demand }) => demand.device.id === other),
+      ))
+        if (!users.some(({ demand }) => demand.device.name.includes(name)))
+          expect(finding.values.reason).not.toContain(`${name} `);
+    }
+  });
+});
+
+test("an input that cannot be shared and is taken: the second device is told, with the first by name and no other", () => {
+  const told = boardIds().flatMap((id) => {
+    const bundle = bundleOn(id, ["lathbury-ribbon", "lathbury-ribbon", "lathbury-halt"]);
+    // An edge that does not go on at its far end: a second one finds nothing to go on from.
+    for (const { contacts } of bundle.devices) for (const contact of contacts) delete contact.through;
+    const plan = planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) });
+    return found(plan, "device-unplaced").flatMap((finding) => {
+      const reason = finding.values.reason!;
+      if (!/ is taken by /.test(reason)) return [];
+      const input = finding.subjects.find(({ kind }) => kind === "input")?.id;
+      const users = plan.placements.flatMap(({ demand, place }) =>
+        place?.kind === "input" && place.input.id === input ? [demand.device.name] : [],
+      );
+      expect(users.length).toBeGreaterThan(0);
+      expect(reason).toContain(`is taken by ${listed(users)}, and what`);
+      return [id];
+    });
+  });
+  expect(told.length).toBeGreaterThan(0);
+});
+
+test("contacts that share a closed input are told as a chain, with each device, and no other input is", () => {
+  let chains = 0;
+  each((plan, { board }, id) => {
+    const users = (input: string) =>
+      plan.placements.filter(
+        ({ demand, place }) =>
+          demand.kind === "contact" && place?.kind === "input" && place.input.id === input,
+      );
+    const chained = board.inputs.filter((input) => input.contact === "closed" && users(input.id).length > 1);
+    const told = found(plan, "contacts-chained");
+    expect([id, told.map(({ subjects }) => subjects[0]!.id)]).toEqual([id, chained.map((input) => input.id)]);
+    for (const { subjects, values } of told) {
+      const devices = users(subjects[0]!.id).map(({ demand }) => demand.device);
+      expect(subjects.slice(1).map(({ id: device }) => device)).toEqual(devices.map((device) => device.id));
+      for (const { name } of devices) expect(values.devices).toContain(name);
+      chains += 1;
+    }
+  });
+  expect(chains).toBeGreaterThan(5);
+});
+
+test("a clamp that holds more cores than it may is told with both numbers, and no other is", () => {
+  each(({ cores, findings }, { board }, id) => {
+    const held = (terminal: string) =>
+      cores.filter(({ to }) => to.kind === "terminal" && to.terminal === terminal).length;
+    const crowded = terminalsOf(board).filter((terminal) => held(terminal.id) > terminal.holds);
+    const told = findings.filter(({ code }) => code === "terminal-crowded");
+    expect([id, told.map(({ values }) => [values.terminal, values.cores, values.holds])]).toEqual([
+      id,
+      crowded.map((terminal) => [terminal.id, `${held(terminal.id)} cores`, String(terminal.holds)]),
+    ]);
+  });
+});
+
+test("every reason names the place it is the reason of", () => {
+  each(({ placements }) => {
+    for (const { place, why } of placements)
+      switch (place?.kind) {
+        case undefined:
+          expect(why).toBe("No place for it.");
+          break;
+        case "input":
+          expect(why).toContain(`${place.input.label} (${place.input.terminal})`);
+          break;
+        case "rail":
+          expect(why).toContain(`${place.rail.label}: ${plainNumber(place.rail.volts)} V`);
+          break;
+        case "relay":
+          expect(why).toContain(place.output.label);
+          expect(why).toContain(place.rail.label);
+          break;
+        case "output":
+          expect(why).toContain(place.output.label);
+          break;
+        case "made":
+          expect(why).toContain(place.made.name);
+          break;
+        case "inlet":
+          expect(why).toContain(`${place.plus} and ${place.minus}`);
+      }
+  });
+});
+
+test("what must always live on a rail that sleeps is told, and what must sleep on one that never does", () => {
+  let told = 0;
+  each((plan) => {
+    const on = (lives: "always" | "switched", wrong: (live: string) => boolean) =>
+      plan.placements.flatMap(({ demand, place }) =>
+        demand.kind === "supply" &&
+        demand.supply.lives === lives &&
+        place?.kind === "rail" &&
+        wrong(place.rail.live)
+          ? [demand.device.id]
+          : [],
+      );
+    expect(found(plan, "rail-sleeps").map(deviceOf)).toEqual(on("always", (live) => live !== "always"));
+    expect(found(plan, "rail-never-sleeps").map(deviceOf)).toEqual(
+      on("switched", (live) => live === "always"),
+    );
+    told += found(plan, "rail-sleeps").length + found(plan, "rail-never-sleeps").length;
+  });
+  expect(told).toBeGreaterThan(0);
+});
+
+test("an instance whose profile is nowhere is left out, and the rest is planned as if it were not there", () => {
+  const bundle = bundleOn("quillmarsh-duet", ["ostwick-glance", "lathbury-halt"]);
+  const board = boardOnSite(bundle.job, bundle.board);
+  const alone = planWiring({
+    ...bundle,
+    board,
+    devices: bundle.devices.filter(({ id }) => id !== "ostwick-glance"),
+  });
+  expect(alone.devices.map(({ profile }) => profile.id)).toEqual(["lathbury-halt"]);
+  expect(alone.cores.filter(({ device }) => device !== undefined && device !== "stop-button-1")).toEqual([]);
+});
+
+test("no two drives run on one output: one too many has no place", () => {
+  for (const id of boardIds()) {
+    const drives = fittingDrives(id);
+    if (!drives.length) continue;
+    const bundle = bundleOn(id, [...drives, drives[0]!]);
+    const { placements } = planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) });
+    const rails = placements.flatMap(({ demand, place }) =>
+      demand.kind === "supply" && demand.duty.startsWith("drive") && place?.kind === "rail"
+        ? [place.rail.id]
+        : [],
+    );
+    expect([id, new Set(rails).size]).toEqual([id, rails.length]);
+  }
+});
