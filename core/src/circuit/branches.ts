@@ -230,14 +230,20 @@ function deviceBranches(
     ...contacts.flatMap((contact) => contactBranches(at, device, contact, known)),
     ...supplies
       .filter((supply) => takes(supply, kind))
-      .map((supply): CircuitBranch => ({
-        kind: "load",
-        ...standsFor(supplyPart(device.id, supply.id), keys.supply(supply.id)),
-        plus: keys.pin(supply.pins.plus),
-        minus: keys.pin(supply.pins.minus),
-        amps: drawn(device, supply, moment, known),
-        leastVolts: supply.volts.min,
-      })),
+      .map((supply): CircuitBranch => {
+        const key = keys.supply(supply.id);
+        const { plus, minus } = supply.pins;
+        // Only a load made for direct current has a polarity.
+        const turned = supply.kind !== "dc" && (known.volts.get(key) ?? 0) < 0;
+        return {
+          kind: "load",
+          ...standsFor(supplyPart(device.id, supply.id), key),
+          plus: keys.pin(turned ? minus : plus),
+          minus: keys.pin(turned ? plus : minus),
+          amps: drawn(device, supply, moment, known),
+          leastVolts: supply.volts.min,
+        };
+      }),
     ...provides.filter((rail) => rail.kind === kind && lives(rail)).map((rail) => madeBranch(device, rail)),
   ];
 }

@@ -1,7 +1,13 @@
-import type { BehaviourId } from "../board/index.ts";
-import { commitFindings, forceFindings, thresholdFindings, type Positions } from "../controls/index.ts";
+import { behaviourText, type BehaviourId } from "../board/index.ts";
+import {
+  behavioursAt,
+  commitFindings,
+  forceFindings,
+  thresholdFindings,
+  type Positions,
+} from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
-import { asWiredFindings, linkFindings, seatOf } from "../wiring/index.ts";
+import { asWiredFindings, exchangedLeads, linkFindings, seatOf } from "../wiring/index.ts";
 import type { BenchState, Planned } from "./bench.ts";
 import { circumstancesOf } from "./circumstances.ts";
 import { readFace } from "./face.ts";
@@ -72,7 +78,32 @@ function liveFindings(planned: Planned, state: BenchState): Finding[] {
   });
 }
 
-/** What is wrong with the bench as it stands: traps 1 to 5, 13, 14, 18, 20, 37, 42, 44 and 47. */
+/** Trap 36: leads exchanged and the rotation inverted as well, so that the one undoes the other. */
+function directionFindings(planned: Planned, state: BenchState): Finding[] {
+  const { board } = planned.bundle;
+  const rotation = behavioursAt(board, state.inForce).rotation;
+  const wanted = behavioursAt(board, planned.controls.positions).rotation;
+  if (rotation === undefined || rotation === wanted) return [];
+  const at = installationOf(board, planned.wiring, state);
+  const { drives } = exchangedLeads({ at, wiring: planned.wiring, sits: state.sits });
+  return drives.map((id) => {
+    const { name } = planned.wiring.devices.find((device) => device.id === id)!;
+    return finding(
+      "leads-and-rotation",
+      [
+        { kind: "device", id },
+        { kind: "behaviour", id: "rotation" },
+      ],
+      {
+        device: name,
+        rotation: behaviourText("rotation", rotation),
+        planned: wanted === undefined ? "otherwise" : behaviourText("rotation", wanted),
+      },
+    );
+  });
+}
+
+/** What is wrong with the bench as it stands: traps 1 to 5, 13, 14, 18, 20, 36, 37, 42, 44 and 47. */
 export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = wiresOf(planned.wiring, state);
@@ -91,6 +122,7 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
       wiring: planned.wiring,
       sits: state.sits,
     }),
+    ...directionFindings(planned, state),
     ...liveFindings(planned, state),
     ...testFindings(planned, state.inForce),
     ...commitFindings(board, state.positions, state.inForce),

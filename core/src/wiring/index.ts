@@ -15,6 +15,7 @@ export {
   differencesOf,
   effectOf,
   effectText,
+  exchangedLeads,
   seated,
   seatOf,
   supplyWords,

@@ -79,9 +79,10 @@ export function planWiring(bundle: {
   const atHand = cablesAtHand(job);
   const fitted = job.cards ?? deliveredCards(board);
   const { placements, cost, proved } = placeDevices(board, devices);
-  const cores = [...coresOf(board, placements, atHand), ...inletCores(board, placements)];
-  const rails = railLoads(board, devices, placements, fitted);
   const links = planLinks(board, placements, foundLinks(board, job.found.links));
+  const linksIn = links.filter(({ planned }) => planned === "in").map(({ id }) => id);
+  const cores = [...coresOf(board, placements, atHand, linksIn), ...inletCores(board, placements)];
+  const rails = railLoads(board, devices, placements, fitted);
   const pulled = cablesOf(board, devices, cores);
   const at = asPlanned(board, { devices, cores, links });
   const enough = sizesEnough(at, devices, placements, cores, pulled);
@@ -97,7 +98,7 @@ export function planWiring(bundle: {
     cables,
     findings: [
       ...placementFindings(board, devices, placements, fitted),
-      ...crowdFindings(board, cores),
+      ...crowdFindings(board, cores, linksIn),
       ...pinFindings(board, devices, placements, cores),
       ...siteFindings(board, devices, placements, fitted),
       ...overloadFindings(rails),

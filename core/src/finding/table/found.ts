@@ -50,6 +50,25 @@ export const foundFindings = {
     why: "{effect}",
     remedy: "Move it to {planned}, or keep it and have the plan made around it.",
   },
+  "motor-leads-exchanged": {
+    severity: "fault",
+    what: "{device} has its leads {leads} exchanged on {terminals}: its leaf runs the wrong way.",
+    why: "The board opens as it closes: limits, learning and every protection act in the wrong direction.",
+    remedy: "Isolate and exchange them, or invert the rotation where the board can; never both.",
+  },
+  "leads-and-rotation": {
+    severity: "fault",
+    trap: 36,
+    what: "{device} has its leads exchanged and the rotation is {rotation}, planned {planned}.",
+    why: "The two undo one another: the leaf runs the way it ran before, and the next one here will not see why.",
+    remedy: "Put the leads where they are planned, and set the rotation as planned.",
+  },
+  "cores-exchanged": {
+    severity: "note",
+    what: "{cores} of {device} sit in one another's place.",
+    why: "They work as well there; only the wire list no longer says where each is.",
+    remedy: "Leave them, or exchange them when the cabinet is open without power anyway.",
+  },
   "core-elsewhere": {
     severity: "note",
     what: "{core} of {device} sits on {found}; planned is {planned}, the same point of the board.",

@@ -13,18 +13,22 @@ function apart(board: BoardProfile, near: string, terminal: string): number {
   return Math.min(Math.abs(one.number - other.number), crowded - 1);
 }
 
-/** What one more core in a clamp costs: over what it holds gravely, and lightly the more the fuller it is. */
-function clampPrices(board: BoardProfile): Shared["slots"] {
+/** What one more core in a clamp costs beside the links in it: over what it holds gravely, and lightly the more the fuller it is. */
+function clampPrices(board: BoardProfile, links: ReadonlyMap<string, number>): Shared["slots"] {
   return Object.fromEntries(
-    terminalsOf(board).map(({ id, holds }) => [
-      id,
-      (nth: number): Cost => [nth > holds ? 1 : 0, crowded * (nth - 1)],
-    ]),
+    terminalsOf(board).map(({ id, holds }) => {
+      const linked = links.get(id) ?? 0;
+      return [id, (nth: number): Cost => [nth + linked > holds ? 1 : 0, crowded * (nth + linked - 1)]];
+    }),
   );
 }
 
 /** Chooses among terminals that are one point: where it is wanted, none over what it holds, the block of the device's other core first, few cores to a clamp. */
-export function chooseTerminals(board: BoardProfile, ends: readonly LooseEnd[]): (string | undefined)[] {
+export function chooseTerminals(
+  board: BoardProfile,
+  ends: readonly LooseEnd[],
+  links: ReadonlyMap<string, number>,
+): (string | undefined)[] {
   const items = ends.map(({ device, pin, from, terminals = [], near }): Item<string> => {
     const wanted = from ? undefined : device.pinned?.[pin];
     const able = wanted !== undefined && terminals.includes(wanted) ? [wanted] : terminals;
@@ -37,5 +41,5 @@ export function chooseTerminals(board: BoardProfile, ends: readonly LooseEnd[]):
       })),
     };
   });
-  return assign(items, { slots: clampPrices(board), limits: {} }).choices;
+  return assign(items, { slots: clampPrices(board, links), limits: {} }).choices;
 }

@@ -7,6 +7,7 @@ import { conductorOhms } from "../../quantity/index.ts";
 import { chooseTerminals } from "./clamps.ts";
 import type { SiteDevice } from "../place/index.ts";
 import { looseEnds } from "./ends.ts";
+import { linksAt } from "./findings.ts";
 import type { Placement } from "../place/index.ts";
 
 /** One core of the wire list: which pin of which device, in which colour, goes to which place. */
@@ -38,9 +39,10 @@ export function coresOf(
   board: BoardProfile,
   placements: readonly Placement[],
   cables: Readonly<Record<string, Record<string, Cable>>>,
+  linksIn: Iterable<string>,
 ): Core[] {
   const ends = looseEnds(board, placements);
-  const chosen = chooseTerminals(board, ends);
+  const chosen = chooseTerminals(board, ends, linksAt(board, linksIn));
   return ends.flatMap((end, at): Core[] => {
     const { device, why } = end;
     const pin = device.profile.pins.find((each) => each.id === end.pin);

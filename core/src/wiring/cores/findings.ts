@@ -7,15 +7,30 @@ import { honoursPins, pinsOf, type Placement, type SiteDevice } from "../place/i
 import { seatText } from "./seat.ts";
 import type { Core } from "./cores.ts";
 
-/** Terminals that hold more cores than their clamps take. */
-export function crowdFindings(board: BoardProfile, cores: readonly Wire[]): Finding[] {
+/** How many links sit in each clamp, by its terminal. */
+export function linksAt(board: BoardProfile, linksIn: Iterable<string>): Map<string, number> {
+  const held = new Map<string, number>();
+  const inPlace = new Set(linksIn);
+  for (const { id, between } of board.links)
+    if (inPlace.has(id)) for (const end of between) held.set(end, (held.get(end) ?? 0) + 1);
+  return held;
+}
+
+/** Terminals that hold more than their clamps take, cores and links together. */
+export function crowdFindings(
+  board: BoardProfile,
+  cores: readonly Wire[],
+  linksIn: Iterable<string>,
+): Finding[] {
+  const links = linksAt(board, linksIn);
   return terminalsOf(board).flatMap((terminal): Finding[] => {
-    const held = cores.filter((core) => terminalIn(core.to) === terminal.id).length;
-    if (held <= terminal.holds) return [];
+    const wires = cores.filter((core) => terminalIn(core.to) === terminal.id).length;
+    const bridged = links.get(terminal.id) ?? 0;
+    if (!wires || wires + bridged <= terminal.holds) return [];
     return [
       finding("terminal-crowded", [{ kind: "terminal", id: terminal.id }], {
         terminal: terminal.id,
-        cores: count(held, "core"),
+        cores: bridged ? `${count(wires, "core")} and ${count(bridged, "link")}` : count(wires, "core"),
         holds: String(terminal.holds),
       }),
     ];

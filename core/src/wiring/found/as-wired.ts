@@ -7,6 +7,8 @@ import { differencesOf, effectOf, effectText } from "./difference.ts";
 import { shortFindings, supplyFindings } from "./found-circuit.ts";
 import { onMains, reversedSource, wrongOutput, wrongSource } from "./found-places.ts";
 import { subjectsOf, type AsWired } from "./found.ts";
+import { harmlessExchanges } from "./harmless.ts";
+import { exchangedLeads } from "./motor-leads.ts";
 import { swappedPlugs } from "./swapped-plugs.ts";
 
 /** Whether two places are one point on the board, so that a core on the one is as good as on the other. */
@@ -29,10 +31,15 @@ export function asWiredFindings(as: AsWired): Finding[] {
   if (!Object.keys(sits).length) return [];
   const { board } = at;
   const readings = readCircuit({ ...at, powered: true });
-  const { codes, pins } = swappedPlugs(board, as);
-  const differences = differencesOf(wiring.devices, wiring.cores, sits).filter(
-    ({ pin }) => !pins.has(nodeKey(pin)),
+  const plugs = swappedPlugs(board, as);
+  const leads = exchangedLeads(as);
+  const told = new Set([...plugs.pins, ...leads.pins]);
+  const single = differencesOf(wiring.devices, wiring.cores, sits).filter(
+    ({ pin }) => !told.has(nodeKey(pin)),
   );
+  const safe = single.filter((difference) => !onMains(board, difference).length);
+  const harmless = harmlessExchanges(at, wiring.devices, safe);
+  const differences = single.filter(({ pin }) => !harmless.pins.has(nodeKey(pin)));
   const misplaced = differences.flatMap((difference): Finding[] => {
     const grave = [
       ...onMains(board, difference),
@@ -53,11 +60,16 @@ export function asWiredFindings(as: AsWired): Finding[] {
     ];
   });
   return [
-    ...codes,
+    ...plugs.codes,
+    ...leads.codes,
     ...misplaced,
-    ...supplyFindings(wiring.devices, readings),
+    ...harmless.codes,
+    ...supplyFindings(
+      wiring.devices.filter(({ id }) => !leads.drives.includes(id)),
+      at,
+    ),
     ...wrongSource(as, wiring.devices),
     ...shortFindings(at, wiring.devices, readings, at.wires),
-    ...crowdFindings(board, at.wires),
+    ...crowdFindings(board, at.wires, at.linksIn),
   ];
 }

@@ -1,4 +1,10 @@
-import type { Installation, Readings, Wire } from "../../circuit/index.ts";
+import {
+  measureCircuit,
+  situations,
+  type Installation,
+  type Readings,
+  type Wire,
+} from "../../circuit/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { nodeKey, partKey, railPart, supplyPart, terminalNode } from "../../node/index.ts";
 import { listed, plainNumber, spanText } from "../../quantity/index.ts";
@@ -6,14 +12,21 @@ import { seatText } from "../cores/index.ts";
 import type { SiteDevice } from "../place/index.ts";
 import { device } from "./found.ts";
 
-/** What the circuit says of supplies: trap 20 as wired, poles exchanged, too much. */
-export function supplyFindings(devices: readonly SiteDevice[], readings: Readings): Finding[] {
+/** How a supply may be met that is wrong whenever it is. */
+const wrong = ["reversed", "wrong-kind", "over"];
+
+/** What the circuit says of supplies in any situation with power: trap 20 as wired, poles exchanged, too much. */
+export function supplyFindings(devices: readonly SiteDevice[], at: Installation): Finding[] {
+  const live = { ...at, powered: true };
+  const moments = situations.map((situation) => measureCircuit(live, { situation, celsius: 20 }).supplies);
   return devices.flatMap((each) =>
     each.profile.supplies.flatMap((supply): Finding[] => {
       const key = partKey(supplyPart(each.id, supply.id));
-      const volts = `${plainNumber(readings.volts[key] ?? 0)} V`;
+      const met = moments.flatMap((supplies) => supplies[key] ?? []);
+      const found = met.find(({ state }) => wrong.includes(state));
+      const volts = `${plainNumber(found?.volts ?? 0)} V`;
       const most = `${plainNumber(supply.volts.max)} V`;
-      switch (readings.supplies[key]) {
+      switch (found?.state) {
         case "reversed":
           return [finding("supply-reversed", [device(each.id)], { device: each.name, volts })];
         case "wrong-kind":

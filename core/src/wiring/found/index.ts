@@ -8,4 +8,5 @@ export {
   seatOf,
   supplyWords,
 } from "./difference.ts";
+export { exchangedLeads } from "./motor-leads.ts";
 export type { Difference, Sits } from "./difference.ts";

@@ -1,0 +1,153 @@
+import { planJob } from "../../plan/index.ts";
+import { measureCircuit } from "../../circuit/index.ts";
+import { done, exchanged, found, isWiring, untilSet } from "../../testing/found.ts";
+import { target } from "../../testing/keys.ts";
+import { boardIds, bundleOn, usualDevices } from "../../testing/shipped.ts";
+import { asPlanned } from "../index.ts";
+
+/** Codes at the bench once two pins of a device have changed places. */
+const told = (board: string, devices: string[], device: string, a: string, b: string) =>
+  planJob(exchanged(bundleOn(board, devices), device, a, b)).nowFindings.map(({ code }) => code);
+
+/** Every device that is wired on a board with the usual ones, with its profile. */
+const wired = (board: string, more: string[] = []) => {
+  const devices = [...usualDevices(board), ...more];
+  const { wiring } = planJob(bundleOn(board, devices));
+  return wiring.devices.map((device) => ({ devices, wiring, ...device }));
+};
+
+describe("two cores that change places", () => {
+  test("of a plain contact are a note and nothing else, on every board", () => {
+    let exchanges = 0;
+    const seen = new Set<string>();
+    for (const board of boardIds())
+      for (const { devices, wiring, id, profile } of wired(board, ["lathbury-halt"]))
+        for (const { pins, senses, test } of profile.contacts) {
+          const own = wiring.cores.filter((core) => core.device === id && pins.includes(core.pin));
+          const alone = own.every((core) => core.to.kind === "terminal") && own.length === 2;
+          if (!alone || senses || test || profile.kind === "drive") continue;
+          // Each kind of device on a few boards tells enough.
+          const nth = [1, 2].find((n) => !seen.has(`${profile.id} ${n}`));
+          if (nth === undefined) continue;
+          seen.add(`${profile.id} ${nth}`);
+          expect([board, id, told(board, devices, id, pins[0], pins[1])]).toEqual([
+            board,
+            id,
+            ["cores-exchanged"],
+          ]);
+          exchanges += 1;
+        }
+    expect(exchanges).toBeGreaterThan(9);
+  });
+
+  test("of a supply that has poles are a danger; of one on alternating current, which has none, a note", () => {
+    const kinds = { dc: 0, ac: 0 };
+    for (const board of boardIds())
+      for (const { devices, wiring, id, profile } of wired(board, ["brackwater-turn", "brackwater-clasp"]))
+        for (const { kind, pins } of profile.supplies) {
+          const own = wiring.cores.filter(
+            (core) => core.device === id && [pins.plus, pins.minus].includes(core.pin),
+          );
+          if (profile.kind === "drive" || pins.third || own.length !== 2 || kind === "either") continue;
+          if (own.some((core) => core.to.kind !== "terminal")) continue;
+          const codes = told(board, devices, id, pins.plus, pins.minus);
+          if (kind === "dc")
+            expect([board, id, codes]).toEqual([board, id, expect.arrayContaining(["supply-reversed"])]);
+          else expect([board, id, codes]).toEqual([board, id, ["cores-exchanged"]]);
+          kinds[kind] += 1;
+        }
+    expect(kinds.dc).toBeGreaterThan(5);
+    expect(kinds.ac).toBeGreaterThan(1);
+  });
+});
+
+describe("motor leads exchanged", () => {
+  test("on every drive say that the leaf runs the wrong way, once, and nothing of reversed supplies", () => {
+    let drives = 0;
+    for (const board of boardIds())
+      for (const { devices, id, profile } of wired(board).filter((each) => each.profile.kind === "drive")) {
+        const { plus, minus, third } = profile.supplies.find(({ duty }) => duty.startsWith("drive"))!.pins;
+        const codes = told(board, devices, id, plus, third ?? minus);
+        expect([board, id, codes.filter((code) => code !== "terminal-crowded")]).toEqual([
+          board,
+          id,
+          ["motor-leads-exchanged"],
+        ]);
+        drives += 1;
+      }
+    expect(drives).toBeGreaterThan(10);
+  });
+
+  test("a capacitor motor's common among them is no mere exchange; three phases moved on by one turn as before", () => {
+    expect(told("fennimore-otter", ["fennimore-rack"], "drive-1", "opn", "com")).toContain("core-misplaced");
+    const given = bundleOn("hexby-trestle", ["hexby-shaft"]);
+    const at = Object.fromEntries(
+      planJob(given)
+        .wiring.cores.filter((core) => core.device === "drive-1" && ["u", "v", "w"].includes(core.pin))
+        .map((core) => [core.pin, target(core)]),
+    );
+    const onward = found(done(given, isWiring), {
+      "drive-1/u": at.v!,
+      "drive-1/v": at.w!,
+      "drive-1/w": at.u!,
+    });
+    expect(planJob(onward).nowFindings.map(({ code }) => code)).toEqual([]);
+  });
+
+  test("and the rotation inverted as well: the two undo one another, trap 36", () => {
+    for (const [board, devices, a, b] of [
+      ["fennimore-otter", ["fennimore-rack"], "opn", "cls"],
+      ["sorrel-mender", ["sorrel-runner"], undefined, undefined],
+    ] as const) {
+      const given = bundleOn(board, devices as unknown as string[], { rotation: "inverted" });
+      const set = done(given, untilSet);
+      const { pins } = planJob(given).wiring.devices[0]!.profile.supplies.find(({ duty }) =>
+        duty.startsWith("drive"),
+      )!;
+      const swapped = exchangedAfter(set, a ?? pins.plus, b ?? pins.minus);
+      // Planned inverted, found inverted: exchanged leads alone are what is wrong.
+      expect(planJob(swapped).nowFindings.map(({ code }) => code)).not.toContain("leads-and-rotation");
+      const plan = planJob({
+        ...swapped,
+        job: { ...swapped.job, wishes: { ...swapped.job.wishes, rotation: "normal" } },
+      });
+      expect([board, plan.nowFindings.map(({ code }) => code)]).toEqual([
+        board,
+        expect.arrayContaining(["leads-and-rotation"]),
+      ]);
+    }
+  });
+});
+
+/** The only drive's two leads exchanged on a bench that is otherwise done. */
+function exchangedAfter(given: ReturnType<typeof bundleOn>, a: string, b: string) {
+  const { cores } = planJob(given).wiring;
+  const at = (pin: string) => target(cores.find((core) => core.device === "drive-1" && core.pin === pin)!);
+  return found(given, { [`drive-1/${a}`]: at(b), [`drive-1/${b}`]: at(a) });
+}
+
+test("a load on alternating current draws the same whichever way round it is", () => {
+  const bundle = bundleOn("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"]);
+  const { wiring } = planJob(bundle);
+  const at = asPlanned(bundle.board, wiring);
+  const turned = {
+    ...at,
+    wires: wiring.cores.map((core) => {
+      const other = { "in-a": "in-b", "in-b": "in-a" }[core.pin];
+      if (core.device !== "converter-1" || !other) return core;
+      return {
+        ...core,
+        to: wiring.cores.find((each) => each.device === core.device && each.pin === other)!.to,
+      };
+    }),
+  };
+  const moment = { situation: "opening", celsius: 20 } as const;
+  const [one, two] = [measureCircuit(at, moment), measureCircuit(turned, moment)];
+  for (const [key, { state, volts }] of Object.entries(one.supplies)) {
+    const other = two.supplies[key as keyof typeof two.supplies]!;
+    expect([key, other.state]).toEqual([key, state]);
+    expect(Math.abs(other.volts)).toBeCloseTo(Math.abs(volts), 6);
+  }
+  for (const [key, { milliamps }] of Object.entries(one.rails))
+    expect(two.rails[key as keyof typeof two.rails]!.milliamps).toBeCloseTo(milliamps, 6);
+});
