@@ -1,11 +1,11 @@
-import { boardIds, planOn, usualDevices as usual } from "../testing/shipped.ts";
+import { boardIds, planOn, shippedBoard, usualDevices as usual } from "../testing/shipped.ts";
 import { deliveredCards, menuValues } from "../board/index.ts";
 import { readFace } from "../state/face.ts";
 import { revisionEffect } from "./compare.ts";
 import { contact } from "../testing/keys.ts";
 
 describe.each(boardIds())("a job on %s", (id) => {
-  const plan = planOn(id, usual(id));
+  const plan = planOn(id, usual(id), {}, shippedBoard(id).firmware[0]);
   const { board } = plan.bundle;
 
   test("is planned: every device has its place, and nothing is wrong", () => {

@@ -1,16 +1,25 @@
+import { settableBehaviours } from "../board/index.ts";
+import { foundPositions, planControls } from "../controls/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
 import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
 import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
+import { wishesOf } from "./wishes.ts";
 
 /** The job on site with its devices in their places; the rest of a plan matters to none of these. */
-const found = (bundle: JobBundle) => siteWideFindings({ bundle, wiring: planWiring(bundle) });
+const found = (bundle: JobBundle) => {
+  const wiring = planWiring(bundle);
+  const positions = foundPositions(bundle.board, bundle.job.found);
+  const controls = planControls(bundle.board, wishesOf(bundle, wiring), positions);
+  return siteWideFindings({ bundle, wiring, controls });
+};
 const codes = (...given: Parameters<typeof bundleOn>) => found(bundleOn(...given)).map((each) => each.code);
 
 /** Boards with a leaf of their own that can be told to close by themselves. */
 const closing = boardIds().filter(
   (id) =>
     fittingDrives(id).length > 0 &&
+    settableBehaviours(bundleOn(id, []).board).has("automatic-closing") &&
     bundleOn(id, []).board.inputs.some(({ guards }) => guards.includes("closing")),
 );
 const ofKind = (kind: string) => shippedDevices().filter((device) => device.kind === kind);
@@ -116,4 +125,46 @@ test("trap 28: a device that talks by radio names the cards that would hear it, 
   // Somewhere a card of another kind fits too, and is not named.
   expect(told.length).toBeGreaterThan(2);
   expect(told).toContain(true);
+});
+
+describe("a board that closes by itself, whatever is wished", () => {
+  const always = boardIds().filter((id) => bundleOn(id, []).board.fixed["automatic-closing"] === true);
+
+  test("is told where nothing guards its closing, and a sensor that is switched off guards nothing", () => {
+    for (const id of [...always, "osierbeck-egret"]) {
+      const wishes = { "automatic-closing": true };
+      expect([id, codes(id, [], wishes)]).toEqual([
+        id,
+        expect.arrayContaining(["automatic-closing-unprotected"]),
+      ]);
+    }
+  });
+
+  test("a photocell set to act while opening alone guards no closing; a radio edge does once its card is fitted", () => {
+    const closes = { "automatic-closing": true };
+    const danger = (...given: Parameters<typeof bundleOn>) =>
+      codes(...given).includes("automatic-closing-unprotected");
+    expect(danger("osierbeck-egret", ["lathbury-aether"], closes, "", undefined, [])).toBe(true);
+    expect(danger("osierbeck-egret", ["lathbury-aether"], closes, "", undefined, ["wireless-edge"])).toBe(
+      false,
+    );
+    expect(danger("osierbeck-egret", ["ostwick-glance"], closes)).toBe(false);
+    const off = boardIds().filter((id) => {
+      const { board } = bundleOn(id, []);
+      const input = board.inputs.find(
+        (each) => each.takes[0] === "photocell" && each.guards.join() === "closing",
+      );
+      return input?.off && settableBehaviours(board).has("automatic-closing") ? input.off : undefined;
+    });
+    for (const id of off) {
+      const { board } = bundleOn(id, []);
+      const input = board.inputs.find(
+        (each) => each.takes[0] === "photocell" && each.guards.join() === "closing",
+      )!;
+      const wishes = { ...closes, [input.off!.behaviour]: input.off!.is };
+      expect([id, danger(id, ["ostwick-glance"], closes)]).toEqual([id, false]);
+      expect([id, danger(id, ["ostwick-glance"], wishes)]).toEqual([id, true]);
+    }
+    expect(off.length).toBeGreaterThan(0);
+  });
 });

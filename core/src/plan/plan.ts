@@ -20,6 +20,8 @@ import {
 } from "../state/index.ts";
 import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
+import { logFindings } from "./log-findings.ts";
+import { settingsFindings } from "./settings-findings.ts";
 import { wishesOf } from "./wishes.ts";
 
 /** What is being worked out, in the order of the work. */
@@ -63,12 +65,13 @@ export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = 
     ...wiring.findings,
     ...controls.findings,
     ...siteWideFindings(planned),
+    ...settingsFindings(planned),
     ...weakForce(planned, controls.positions),
     ...testFindings(planned, controls.positions),
   ].sort((a, b) => severityRank[a.severity] - severityRank[b.severity]);
   const now = stateNow(planned);
   const ahead = stateAhead(planned, sheet, now);
-  const nowFindings = inspect(planned, ahead);
+  const nowFindings = [...inspect(planned, ahead), ...logFindings(planned, sheet)];
   const dangers = dangersIn(findings, nowFindings);
   const { readings } = readFace(planned, now);
   return {

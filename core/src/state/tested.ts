@@ -1,6 +1,7 @@
 import { settableBehaviours, type BoardInput } from "../board/index.ts";
 import { behavioursAt, type Positions } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
+import { listed } from "../quantity/index.ts";
 import { testedBy, type WiringPlan } from "../wiring/index.ts";
 import type { Planned } from "./bench.ts";
 
@@ -46,7 +47,12 @@ export function testWish(wiring: WiringPlan, board: Planned["bundle"]["board"]):
 export function testFindings({ wiring, bundle: { board } }: Planned, at: Positions): Finding[] {
   const settable = settableBehaviours(board).has("photocell-test");
   const set = behavioursAt(board, at)["photocell-test"];
-  return testedContacts(wiring, board).flatMap(({ input, device, wired, by }): Finding[] => {
+  const contacts = testedContacts(wiring, board);
+  const others = contacts.filter(({ wired }) => wired !== true).map(({ device }) => device.name);
+  const remedy = others.length
+    ? `${listed([...new Set(others)])} cannot be tested: put one in place that can, then set the test on.`
+    : "Set the test on.";
+  return contacts.flatMap(({ input, device, wired, by }): Finding[] => {
     // A board without a setting tests always where it has an output for it.
     const on = settable ? set === true : board.outputs.some((output) => output.id === input.test);
     const subjects = [
@@ -56,7 +62,8 @@ export function testFindings({ wiring, bundle: { board } }: Planned, at: Positio
     ];
     const values = { input: `${input.label} (${input.terminal})`, device: device.name, rail: by };
     if (on && wired !== true) return [finding("test-without-wire", subjects, { ...values, reason: wired })];
-    if (!on && wired === true && settable) return [finding("wired-but-not-tested", subjects, values)];
+    if (!on && wired === true && settable)
+      return [finding("wired-but-not-tested", subjects, { ...values, remedy })];
     return [];
   });
 }
