@@ -306,6 +306,11 @@ test("contacts that share a closed input are told as a chain, with each device, 
       const devices = users(subjects[0]!.id).map(({ demand }) => demand.device);
       expect(subjects.slice(1).map(({ id: device }) => device)).toEqual(devices.map((device) => device.id));
       for (const { name } of devices) expect(values.devices).toContain(name);
+      const input = board.inputs.find((one) => one.id === subjects[0]!.id)!;
+      const tests = users(input.id).some(
+        ({ demand }) => demand.kind === "contact" && demand.contact.test !== undefined,
+      );
+      expect([id, input.id, values.lost !== ""]).toEqual([id, input.id, tests && input.test !== undefined]);
       chains += 1;
     }
   });
@@ -400,4 +405,17 @@ test("no two drives run on one output: one too many has no place", () => {
     );
     expect([id, new Set(rails).size]).toEqual([id, rails.length]);
   }
+});
+
+test("a chain says which card would give each its own input, and nothing once that card is fitted", () => {
+  const devices = ["lathbury-halt", "lathbury-halt", "lathbury-halt"];
+  const room = (cards: string[]) => {
+    const bundle = bundleOn("osierbeck-egret", devices, {}, "", undefined, cards);
+    return found(
+      planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) }),
+      "contacts-chained",
+    ).map(({ values }) => values.room);
+  };
+  expect(room([])).toEqual([expect.stringContaining("Expansion 3P")]);
+  expect(room(["more-protection"]).join("")).not.toContain("Expansion 3P");
 });
