@@ -55,7 +55,26 @@ const pictures: {
   { name: "as-wired", address: "/jobs/netloft/wire?view=as-wired", before: miswire },
 ];
 
+/** Has the fresh job isolated and proved dead, so that its cards show the work and not what they wait for. */
+async function isolate(page: Page, demo: string): Promise<void> {
+  for (const [at, id] of ["isolate:breaker", "isolate:prove-dead"].entries())
+    await page.request.post(`${demo}/api/jobs/netloft/log`, {
+      data: {
+        kind: "step",
+        id: `picture-${at}`,
+        at: "2026-11-20T08:00:00.000Z",
+        by: "Ivet Carrandine",
+        step: id,
+        station: "wire",
+        title: at ? "Disconnect the battery, prove dead" : "Isolate and mark the breaker",
+        outcome: "seen",
+        effects: [],
+      },
+    });
+}
+
 test("every picture of the documents", async ({ page, demo }) => {
+  await isolate(page, demo);
   for (const { name, address, screen = desk, night, before } of pictures) {
     await page.setViewportSize(screen);
     await page.emulateMedia({ colorScheme: night ? "dark" : "light", reducedMotion: "reduce" });

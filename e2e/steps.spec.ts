@@ -1,4 +1,14 @@
-import { draftInstance, type DeviceProfile, type StoredJob } from "../core/src/index.ts";
+import type { Page } from "@playwright/test";
+import {
+  answerStep,
+  draftInstance,
+  jobFormat,
+  planJob,
+  type DeviceProfile,
+  type Job,
+  type JobBundle,
+  type StoredJob,
+} from "../core/src/index.ts";
 import { expect, test } from "./server.ts";
 
 test.describe("the step card", () => {
@@ -87,10 +97,13 @@ test.describe("the step card", () => {
   });
 });
 
-test("a power-up is refused while a danger stands; 398 V at prove dead closes what lies behind; a reason passes both and is kept", async ({
-  page,
-  demo,
-}) => {
+/** A job on the Egret with these devices of the catalogue, stored on the server. */
+async function jobOnEgret(
+  page: Page,
+  demo: string,
+  kinds: readonly string[],
+  wishes: Job["wishes"] = {},
+): Promise<JobBundle> {
   const stored = (await (
     await page.request.post(`${demo}/api/jobs`, {
       data: { title: "Sluice lane, pair", customer: "Brisa Holloway-Tarn", board: "osierbeck-egret" },
@@ -99,10 +112,53 @@ test("a power-up is refused while a danger stands; 398 V at prove dead closes wh
   const { devices } = (await (await page.request.get(`${demo}/api/devices`)).json()) as {
     devices: DeviceProfile[];
   };
-  const cell = devices.find(({ id }) => id === "marlstreet-cell")!;
-  const job = { ...stored.job, devices: [draftInstance(stored.job, cell)] };
+  const job = kinds.reduce(
+    (now, kind) => ({
+      ...now,
+      devices: [
+        ...now.devices,
+        draftInstance(
+          now,
+          devices.find(({ id }) => id === kind)!,
+        ),
+      ],
+    }),
+    { ...stored.job, wishes: { ...stored.job.wishes, ...wishes } },
+  );
   await page.request.put(`${demo}/api/jobs/${job.id}`, { headers: { "If-Match": '"1"' }, data: job });
+  return { format: jobFormat, job, board: stored.board, devices, log: [] };
+}
 
+test("a speed raised after the force was proved opens the force again, from what to what", async ({
+  page,
+  demo,
+}) => {
+  const kinds = ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-turnkey"];
+  const bundle = await jobOnEgret(page, demo, kinds, { "closing-speed": 40 });
+  const { id } = bundle.job;
+  for (const [at, step] of planJob(bundle).sheet.entries()) {
+    const entry = answerStep(step, "seen", { id: `e${at}`, at: "2026-11-20T09:00:00.000Z", by: "Ivet" });
+    expect((await page.request.post(`${demo}/api/jobs/${id}/log`, { data: entry })).status()).toBe(201);
+  }
+  await page.goto(`${demo}/jobs/${id}/survey`);
+  await expect(page.getByRole("link", { name: /^Force, settled/ })).toBeVisible();
+  const speed = page.getByRole("textbox", { name: "Closing speed, %" });
+  await speed.fill("80");
+  await speed.press("Tab");
+  await expect(page.getByRole("link", { name: /^Force, open/ })).toBeVisible();
+  await page.getByRole("link", { name: /^Force/ }).click();
+  await expect(page.getByText(/Open again: .*Closing speed: 40 % became 80 %/)).toBeVisible();
+  await page.getByRole("link", { name: /Closing force at 300 mm/ }).click();
+  await expect(page.getByText(/Closing speed: 40 % became 80 %\. Seen, .*no longer holds/)).toBeVisible();
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await expect(page.getByRole("table", { name: "Results" })).toContainText("void: ");
+});
+
+test("a power-up is refused while a danger stands; 398 V at prove dead closes what lies behind; a reason passes both and is kept", async ({
+  page,
+  demo,
+}) => {
+  const { job } = await jobOnEgret(page, demo, ["marlstreet-cell"]);
   await page.goto(`${demo}/jobs/${job.id}/wire/${encodeURIComponent("isolate:breaker")}`);
   const dangers = page.getByRole("list", { name: "Dangers of this job" });
   await expect(dangers).toBeVisible();

@@ -177,6 +177,8 @@ export function behaviourMisfit(id: BehaviourId, value: BehaviourValue): string 
   if (entry.type === "switch" && typeof value !== "boolean") return "true or false";
   if (entry.type === "number" && (typeof value !== "number" || value < 0))
     return `a number${entry.unit ? ` in ${entry.unit}` : ""}, not under 0`;
+  // Of a force, a speed or a travel there is no more than the whole.
+  if (entry.type === "number" && entry.unit === "%" && (value as number) > 100) return "at most 100 %";
   if (entry.type === "choice" && !(typeof value === "string" && Object.hasOwn(entry.choices ?? {}, value)))
     return `one of ${Object.keys(entry.choices ?? {}).join(", ")}`;
   return undefined;

@@ -126,6 +126,45 @@ const cases: Broken[] = [
     /reactions\[0\]\.open: expected "closes all the same", as closing goes on, found "stays"/,
   ],
   [
+    "an input on a terminal of the mains",
+    duet,
+    (b) => (b.inputs[0]!.terminal = b.supply.poles.live!),
+    /inputs\[0\]\.terminal: expected a terminal of its own, as M1 is live of the supply, found "M1"/,
+  ],
+  [
+    "an input on a rail's pole",
+    otter,
+    (b) => (b.inputs[0]!.terminal = b.rails.find((rail) => rail.kind === "dc")!.plus[0]!),
+    /inputs\[0\]\.terminal: expected a terminal of its own, as \w+ is plus of /,
+  ],
+  [
+    "a rail's plus on the supply's minus",
+    "tollard-nightjar",
+    (b) => (b.rails[0]!.plus = [b.supply.poles.minus!]),
+    /rails\[0\]\.plus\[0\]: expected a terminal of its own, as S2 is minus of the supply/,
+  ],
+  [
+    "one terminal in two commons",
+    duet,
+    (b) => b.commons.push({ id: "other", terminals: [b.commons[0]!.terminals[0]!] }),
+    /commons\[\d\]\.terminals\[0\]: expected a terminal of its own, as P1 is common /,
+  ],
+  [
+    "the minus of an a.c. rail on that of another",
+    weir,
+    (b) =>
+      (b.rails.filter((rail) => rail.kind === "ac")[1]!.minus = b.rails.filter(
+        (rail) => rail.kind === "ac",
+      )[0]!.minus),
+    /rails\[\d\]\.minus\[0\]: expected a terminal of its own/,
+  ],
+  [
+    "more than the whole force",
+    duet,
+    (b) => (b.dials[1]!.zones.at(-1)!.sets = { force: { from: 10, to: 140 } }),
+    /sets\.force: expected at most 100 %, found 140/,
+  ],
+  [
     "a resistor input without its ohms",
     otter,
     (b) => delete b.inputs[3]!.ohms,

@@ -6,6 +6,7 @@ import { boardWith, checkSlots, pathInCard } from "./cards.ts";
 import { checkBehaviours, checkControls } from "./controls.ts";
 import { checkLamps } from "./lamps.ts";
 import { namesOf } from "./names.ts";
+import { checkOwners } from "./owners.ts";
 import { checkPanel } from "./panel.ts";
 import { checkProcedures } from "./procedures.ts";
 import { checkInputs, checkRails, checkSupply, checkTerminals } from "./wiring.ts";
@@ -64,6 +65,7 @@ function checkAll(board: BoardProfile, own: readonly string[], report: Report): 
   const names = namesOf(board);
   checkSite(board, report);
   checkTerminals(board, names, report);
+  checkOwners(board, report);
   checkSupply(board, names, report);
   checkInputs(board, names, report);
   checkRails(board, report);
