@@ -44,10 +44,17 @@ export interface Known {
   volts: ReadonlyMap<PartKey, number>;
   /** What each rail that a device makes gives, A. */
   made: ReadonlyMap<PartKey, number>;
+  /** What is left for each rail of a budget that is asked for more than it has, A. */
+  shares: ReadonlyMap<PartKey, number>;
 }
 
 /** At first nothing is supplied. */
-export const nothingKnown: Known = { supplied: new Set(), volts: new Map(), made: new Map() };
+export const nothingKnown: Known = {
+  supplied: new Set(),
+  volts: new Map(),
+  made: new Map(),
+  shares: new Map(),
+};
 
 /** A branch of the network with the part of the installation it stands for, where it stands for one. */
 export type CircuitBranch = Branch & {
@@ -71,12 +78,19 @@ function join(terminals: readonly string[], terminal: KeyOf): CircuitBranch[] {
 /** A branch that stands for a part, named by its key. */
 const standsFor = (part: Part, key: PartKey = partKey(part)) => ({ id: key as string, part });
 
-function boardBranches(at: Installation, kind: Kind, { situation }: Moment): CircuitBranch[] {
+function boardBranches(
+  at: Installation,
+  kind: Kind,
+  { situation }: Moment,
+  shares: Known["shares"],
+): CircuitBranch[] {
   const { board } = at;
   const terminal = terminalKeys(board);
   const rails = board.rails.flatMap((rail): CircuitBranch[] => {
     const budget = board.budgets.find((each) => each.id === rail.budget);
     const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
+    const share = shares.get(partKey(railPart(rail.id)));
+    const limitAmps = share ?? (milliamps === undefined ? undefined : milliamps / 1_000);
     if (!at.powered || rail.kind !== kind || !railLives(rail, situation)) return [];
     return [
       {
@@ -86,7 +100,7 @@ function boardBranches(at: Installation, kind: Kind, { situation }: Moment): Cir
         minus: terminal(rail.minus[0]!),
         volts: rail.volts,
         ohms: railOhms,
-        ...(milliamps === undefined ? {} : { limitAmps: milliamps / 1_000 }),
+        ...(limitAmps === undefined ? {} : { limitAmps }),
       },
     ];
   });
@@ -252,10 +266,15 @@ function deviceBranches(
 export const takes = (supply: DeviceSupply, kind: Kind) => supply.kind === "either" || supply.kind === kind;
 
 /** What conducts whatever is known: the board's own branches and every core. */
-export function standingBranches(at: Installation, kind: Kind, moment: Moment): CircuitBranch[] {
+export function standingBranches(
+  at: Installation,
+  kind: Kind,
+  moment: Moment,
+  shares: Known["shares"] = nothingKnown.shares,
+): CircuitBranch[] {
   const hot = copperRatio(moment.celsius);
   return [
-    ...boardBranches(at, kind, moment),
+    ...boardBranches(at, kind, moment, shares),
     ...at.wires.map((wire): CircuitBranch => {
       const { key, from, to } = wireKeys(wire);
       const ohms = Math.max(1e-4, (wire.ohms ?? shortCoreOhms) * hot);

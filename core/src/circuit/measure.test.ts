@@ -1,4 +1,5 @@
-import { boardIds, demoBundle, planOn, shippedDevices, usualDevices } from "../testing/shipped.ts";
+import { planJob } from "../plan/index.ts";
+import { boardIds, bundleOn, demoBundle, planOn, shippedDevices, usualDevices } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
 import { readLoops } from "../testing/closed-loops.ts";
@@ -117,4 +118,45 @@ test("a photocell's contact opens without its sender as without its receiver, on
       }),
   );
   expect(fed.length).toBeGreaterThan(10);
+});
+
+describe("a budget that rails share", () => {
+  const boards = boardIds().filter((id) => bundleOn(id, []).board.budgets.length > 0);
+  const moment = { situation: "opening", celsius: 20 } as const;
+
+  /** What the rails of a board's first budget give together, mA, with more on them than it has. */
+  const given = (id: string, over: "limits" | "fuses" | "overloads") => {
+    const many = Array.from({ length: 16 }, (_, n) => (n % 2 ? "ostwick-vigil" : "ostwick-glance"));
+    const bundle = bundleOn(id, [
+      ...many,
+      "ostwick-ember",
+      "brackwater-turn",
+      "brackwater-clasp",
+      "brackwater-clasp",
+    ]);
+    bundle.board.budgets[0]!.over = over;
+    const plan = planJob(bundle);
+    const { wiring } = plan;
+    const { board } = plan.bundle;
+    const budget = board.budgets[0]!;
+    const { rails } = measureCircuit(asPlanned(board, wiring), moment);
+    const own = board.rails.filter((each) => each.budget === budget.id);
+    const sum = own.reduce((total, each) => total + (rails[rail(each.id)]?.milliamps ?? 0), 0);
+    const asked = wiring.rails.find(({ limit }) => limit.kind === "budget" && limit.budget === budget.id)!;
+    return { sum, limit: budget.limitMilliamps, asked: asked.milliamps.opening, rails: own.length };
+  };
+
+  test("limits the sum of what they give, and a fuse leaves nothing", () => {
+    let passed = 0;
+    for (const id of boards) {
+      const { sum, limit, asked, rails } = given(id, "limits");
+      expect([id, sum <= limit * 1.001]).toEqual([id, true]);
+      if (asked <= limit || rails < 2) continue;
+      passed += 1;
+      expect([id, sum]).toEqual([id, expect.closeTo(limit, 0)]);
+      expect([id, given(id, "overloads").sum]).toEqual([id, expect.closeTo(limit, 0)]);
+      expect([id, Math.round(given(id, "fuses").sum)]).toEqual([id, 0]);
+    }
+    expect(passed).toBeGreaterThan(0);
+  });
 });

@@ -126,7 +126,31 @@ function solveRound(
   return round;
 }
 
-function learned(at: Installation, { solutions, supplies }: Round): Known {
+/** Over this part of a budget it counts as passed: what a solution is exact to. */
+const passed = 1 + 1e-6;
+
+/**
+ * What is left for each rail of a budget that its rails pass together, by what each was asked for: a supply that limits, or
+ * is merely overloaded, gives no more than all it has; one that fuses gives nothing. What was shared out stays so.
+ */
+function sharesOf(at: Installation, { solutions }: Round, known: Known): Map<PartKey, number> {
+  const shares = new Map(known.shares);
+  for (const { id, limitMilliamps, over } of at.board.budgets) {
+    const rails = at.board.rails.filter((rail) => rail.budget === id);
+    const asked = rails.map((rail): [PartKey, number] => {
+      const key = partKey(railPart(rail.id));
+      return [key, solutions[rail.kind]?.amps.get(key) ?? 0];
+    });
+    const sum = asked.reduce((total, [, amps]) => total + amps, 0);
+    if (sum * 1_000 <= limitMilliamps * passed) continue;
+    const left = over === "fuses" ? 0 : limitMilliamps / 1_000;
+    for (const [key, amps] of asked) if (amps > 0) shares.set(key, (left * amps) / sum);
+  }
+  return shares;
+}
+
+function learned(at: Installation, round: Round, before: Known): Known {
+  const { solutions, supplies } = round;
   const all = Object.entries(supplies) as [PartKey, MeasuredSupply][];
   const made = at.devices.flatMap((device) =>
     device.profile.provides.map((rail): [PartKey, number] => {
@@ -138,6 +162,7 @@ function learned(at: Installation, { solutions, supplies }: Round): Known {
     supplied: new Set(all.filter(([, { state }]) => isMet(state)).map(([key]) => key)),
     volts: new Map(all.map(([key, { volts }]) => [key, volts])),
     made: new Map(made),
+    shares: sharesOf(at, round, before),
   };
 }
 
@@ -148,6 +173,7 @@ export const isMet = (state: MeasuredSupply["state"]): boolean => state === "sup
 const settledAmps = 1e-4;
 
 const alike = (a: Known, b: Known) =>
+  a.shares.size === b.shares.size &&
   a.supplied.size === b.supplied.size &&
   [...a.supplied].every((id) => b.supplied.has(id)) &&
   [...b.made].every(([id, amps]) => Math.abs(amps - (a.made.get(id) ?? 0)) < settledAmps);
@@ -184,18 +210,20 @@ class Fallen {
 export function settled(at: Installation, moment: Moment): Round {
   let known = nothingKnown;
   const fallen = new Fallen();
-  const standing: Standing = {
-    dc: standingBranches(at, "dc", moment),
-    ac: standingBranches(at, "ac", moment),
-  };
+  const standingWith = ({ shares }: Known): Standing => ({
+    dc: standingBranches(at, "dc", moment, shares),
+    ac: standingBranches(at, "ac", moment, shares),
+  });
+  let standing = standingWith(known);
   let round = solveRound(at, moment, known, standing);
   // A chain of converters settles in as many rounds as it has members, each may fall, and its currents take a few more.
   const makers = at.devices.filter((device) => device.profile.provides.length > 0).length;
   for (let n = 0; n < 6 * makers + 6; n++) {
-    const met = learned(at, round);
+    const met = learned(at, round, known);
     fallen.note(known, met, round);
     const next = fallen.without(met);
     if (alike(known, next)) return { ...round, supplies: { ...round.supplies, ...fallen.supplies } };
+    if (next.shares.size !== known.shares.size) standing = standingWith(next);
     known = next;
     round = solveRound(at, moment, known, standing, round);
   }

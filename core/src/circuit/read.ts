@@ -1,6 +1,6 @@
 import { commonTerminals } from "../board/index.ts";
 import { partKey, supplyPart, type NodeKey, type Part, type PartKey } from "../node/index.ts";
-import { branchesOf, type Known } from "./branches.ts";
+import { branchesOf, nothingKnown, type Known } from "./branches.ts";
 import type { Installation } from "./installation.ts";
 import { terminalKeys } from "./keys.ts";
 import { isMet, measureCircuit, type InputState, type MeasuredRail, type MeasuredSupply } from "./measure.ts";
@@ -105,7 +105,7 @@ export function readCircuit(at: Installation): Readings {
   const measured = measureCircuit(at);
   const states = Object.entries(measured.supplies) as [PartKey, MeasuredSupply][];
   const supplied = new Set(states.filter(([, { state }]) => isMet(state)).map(([key]) => key));
-  const graph = conductors(at, { supplied, volts: new Map(), made: new Map() });
+  const graph = conductors(at, { ...nothingKnown, supplied });
   const terminal = terminalKeys(at.board);
   const inputs = at.board.inputs.map((input): [string, InputReading] => {
     const { volts, reads, closed } = measured.inputs[input.id]!;

@@ -76,6 +76,12 @@ export const budgetSchema = z.strictObject({
   id: idSchema,
   label,
   limitMilliamps: z.number().positive().describe("What all rails that name it may carry together, mA."),
+  over: z
+    .enum(["limits", "fuses", "overloads"])
+    .default("limits")
+    .describe(
+      "What it does when more is asked for: gives all it has, blows its fuse, or is merely overloaded.",
+    ),
 });
 
 export const railSchema = z.strictObject({
