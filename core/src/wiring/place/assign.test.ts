@@ -71,7 +71,7 @@ const base = duet();
 function boardOf(small: SmallBoard): BoardProfile {
   return {
     ...base,
-    budgets: [{ id: "all", label: "all", limitMilliamps: small.budget }],
+    budgets: [{ id: "all", label: "all", limitMilliamps: small.budget, over: "limits" }],
     inputs: small.inputs.map((input, at) => ({
       id: `i${at}`,
       label: `i${at}`,
