@@ -45,7 +45,7 @@ export function settingFacts({ bundle: { board }, controls }: Planned, ids: read
 }
 
 /** How heavy each leaf is and how far it goes. */
-export function leafFacts({ bundle: { job } }: Planned): Fact[] {
+function leafFacts({ bundle: { job } }: Planned): Fact[] {
   return job.survey.leaves.flatMap(({ id, massKg, openingDegrees, travelMm }): Fact[] => {
     const leaf = job.survey.leaves.length > 1 ? ` of the ${id} leaf` : "";
     const travel =

@@ -19,4 +19,4 @@ export { useWarnBeforeLeaving } from "./leaving.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";
 export { JobProvider, useJobBench, useJobParts } from "./job.tsx";
 export type { SaveState } from "./saver.ts";
-export { AnsweredElsewhere, type Unstored } from "./use-log-sender.ts";
+export type { Unstored } from "./use-log-sender.ts";

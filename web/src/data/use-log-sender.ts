@@ -5,7 +5,7 @@ import { ApiError, logKey, postEntry } from "./api.ts";
 import type { SaveState } from "./saver.ts";
 
 /** Someone else has answered the same step since its card was drawn. */
-export class AnsweredElsewhere extends Error {
+class AnsweredElsewhere extends Error {
   readonly theirs: StepEntry;
   constructor(message: string, theirs: StepEntry) {
     super(message);
