@@ -7,7 +7,7 @@ import { conductorOhms } from "../../quantity/index.ts";
 import { chooseTerminals } from "./clamps.ts";
 import type { SiteDevice } from "../place/index.ts";
 import { looseEnds } from "./ends.ts";
-import { linksAt } from "./findings.ts";
+import { linksAt } from "./links-at.ts";
 import type { Placement } from "../place/index.ts";
 
 /** One core of the wire list: which pin of which device, in which colour, goes to which place. */

@@ -4,17 +4,9 @@ import { finding, type Finding } from "../../finding/index.ts";
 import { terminalIn } from "../../node/index.ts";
 import { count } from "../../quantity/index.ts";
 import { honoursPins, pinsOf, type Placement, type SiteDevice } from "../place/index.ts";
+import { linksAt } from "./links-at.ts";
 import { seatText } from "./seat.ts";
 import type { Core } from "./cores.ts";
-
-/** How many links sit in each clamp, by its terminal. */
-export function linksAt(board: BoardProfile, linksIn: Iterable<string>): Map<string, number> {
-  const held = new Map<string, number>();
-  const inPlace = new Set(linksIn);
-  for (const { id, between } of board.links)
-    if (inPlace.has(id)) for (const end of between) held.set(end, (held.get(end) ?? 0) + 1);
-  return held;
-}
 
 /** Terminals that hold more than their clamps take, cores and links together. */
 export function crowdFindings(
