@@ -1,4 +1,4 @@
-import { planJob } from "../plan/index.ts";
+import { boardOnSite } from "../job/index.ts";
 import { boardIds, bundleOn, demoBundle, planOn, shippedDevices, usualDevices } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
 import { everyFault } from "./faults.ts";
@@ -135,9 +135,8 @@ describe("a budget that rails share", () => {
       "brackwater-clasp",
     ]);
     bundle.board.budgets[0]!.over = over;
-    const plan = planJob(bundle);
-    const { wiring } = plan;
-    const { board } = plan.bundle;
+    const board = boardOnSite(bundle.job, bundle.board);
+    const wiring = planWiring({ ...bundle, board });
     const budget = board.budgets[0]!;
     const { rails } = measureCircuit(asPlanned(board, wiring), moment);
     const own = board.rails.filter((each) => each.budget === budget.id);

@@ -1,11 +1,11 @@
 import type { LogEntry } from "../job/index.ts";
-import { answered, boardIds, bundleOn, usualDevices } from "../testing/shipped.ts";
+import { answered, bundleOn, usualDevices } from "../testing/shipped.ts";
 import { planJob } from "./plan.ts";
 
 const codes = (bundle: Parameters<typeof planJob>[0]) => planJob(bundle).nowFindings.map(({ code }) => code);
 
 test("trap 22: work before the breaker is marked and all is proved dead is told, until it is", () => {
-  for (const id of boardIds()) {
+  for (const id of ["quillmarsh-duet", "hexby-trestle", "larkrise-passage", "tollard-nightjar"]) {
     const given = bundleOn(id, usualDevices(id));
     const { sheet } = planJob(given);
     const isolation = sheet.filter((step) => step.isolates);

@@ -35,10 +35,16 @@ export function usePlan({ stored, devices, log }: Wanted): Planning {
   const [planning, setPlanning] = useState<Planning>({ stage: "wiring" });
   const [queue] = useState(() =>
     createPlanQueue<Wanted, ShownPlan>({
-      work: ({ stored: { job, board }, ...wanted }) =>
-        planner.plan({ format: jobFormat, job, board, ...wanted }, (stage) =>
-          setPlanning((now) => ({ ...now, stage })),
-        ),
+      work: async ({ stored: { job, board }, ...wanted }) => {
+        let done = false;
+        // Progress comes by a way of its own, and may come after the plan itself.
+        const tell = (stage: PlanStage) => !done && setPlanning((now) => ({ ...now, stage }));
+        try {
+          return await planner.plan({ format: jobFormat, job, board, ...wanted }, tell);
+        } finally {
+          done = true;
+        }
+      },
       // In a transition: a large job is drawn in slices between which the page answers.
       publish: (plan, { stored, log }) =>
         startTransition(() =>

@@ -1,4 +1,6 @@
-import { boardIds, planOn, usualDevices } from "../../testing/shipped.ts";
+import { boardOnSite } from "../../job/index.ts";
+import { planWiring } from "../index.ts";
+import { boardIds, bundleOn, planOn, usualDevices } from "../../testing/shipped.ts";
 import { planJob } from "../../plan/index.ts";
 import { target } from "../../testing/keys.ts";
 
@@ -147,7 +149,9 @@ describe("pins that are wanted somewhere", () => {
 
   test("every core wanted where it is planned anyway: nothing is told; one of them wanted elsewhere: that one", () => {
     for (const id of boardIds()) {
-      const { given, wiring } = planOn(id, usualDevices(id));
+      const given = bundleOn(id, usualDevices(id));
+      const board = boardOnSite(given.job, given.board);
+      const wiring = planWiring({ ...given, board });
       const told = (change: (pinned: Record<string, string>) => void, device: string) => {
         const job = structuredClone(given.job);
         for (const each of job.devices) {
@@ -157,7 +161,7 @@ describe("pins that are wanted somewhere", () => {
           );
           if (each.id === device) change(each.pinned);
         }
-        return planJob({ ...given, job }).findings.filter((each) => each.code === "pin-impossible");
+        return planWiring({ ...given, board, job }).findings.filter((each) => each.code === "pin-impossible");
       };
       expect([id, told(() => {}, "")]).toEqual([id, []]);
       for (const { id: device, profile } of wiring.devices.filter((each) => each.profile.pins.length > 1)) {

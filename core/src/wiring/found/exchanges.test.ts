@@ -1,19 +1,41 @@
-import { planJob } from "../../plan/index.ts";
 import { measureCircuit } from "../../circuit/index.ts";
-import { done, exchanged, found, isWiring, untilSet } from "../../testing/found.ts";
-import { target } from "../../testing/keys.ts";
+import { boardOnSite } from "../../job/index.ts";
+import { nodeKey } from "../../node/index.ts";
+import { planJob } from "../../plan/index.ts";
+import { done, found as foundOn, untilSet } from "../../testing/found.ts";
+import { moves, target } from "../../testing/keys.ts";
 import { boardIds, bundleOn, usualDevices } from "../../testing/shipped.ts";
-import { asPlanned } from "../index.ts";
+import { asPlanned, planWiring } from "../index.ts";
+import { asWiredFindings, seated, seatOf, type Sits } from "./index.ts";
 
-/** Codes at the bench once two pins of a device have changed places. */
-const told = (board: string, devices: string[], device: string, a: string, b: string) =>
-  planJob(exchanged(bundleOn(board, devices), device, a, b)).nowFindings.map(({ code }) => code);
+const onSite = (board: string, devices: readonly string[]) => {
+  const given = bundleOn(board, devices);
+  const bundle = { ...given, board: boardOnSite(given.job, given.board) };
+  return { board: bundle.board, wiring: planWiring(bundle) };
+};
+
+/** What is said of a bench that is wired as planned but for these pins, each with the terminal it was found on. */
+function found({ board, wiring }: ReturnType<typeof onSite>, at: Readonly<Record<string, string>>): string[] {
+  const sits: Sits = Object.fromEntries(moves(at).map(({ pin, to }) => [nodeKey(pin), { pin, seat: to }]));
+  const wires = wiring.cores.map((core) => {
+    const seat = seatOf(sits, core.from);
+    return seat === undefined || seat === "off" ? core : seated(core, seat);
+  });
+  const installation = { ...asPlanned(board, wiring), wires };
+  return asWiredFindings({ at: installation, wiring, sits }).map(({ code }) => code);
+}
+
+/** The same with two pins of a device that have changed places. */
+function told(site: ReturnType<typeof onSite>, device: string, a: string, b: string): string[] {
+  const at = (pin: string) =>
+    target(site.wiring.cores.find((core) => core.device === device && core.pin === pin)!);
+  return found(site, { [`${device}/${a}`]: at(b), [`${device}/${b}`]: at(a) });
+}
 
 /** Every device that is wired on a board with the usual ones, with its profile. */
 const wired = (board: string, more: string[] = []) => {
-  const devices = [...usualDevices(board), ...more];
-  const { wiring } = planJob(bundleOn(board, devices));
-  return wiring.devices.map((device) => ({ devices, wiring, ...device }));
+  const site = onSite(board, [...usualDevices(board), ...more]);
+  return site.wiring.devices.map((device) => ({ site, wiring: site.wiring, ...device }));
 };
 
 describe("two cores that change places", () => {
@@ -21,7 +43,7 @@ describe("two cores that change places", () => {
     let exchanges = 0;
     const seen = new Set<string>();
     for (const board of boardIds())
-      for (const { devices, wiring, id, profile } of wired(board, ["lathbury-halt"]))
+      for (const { site, wiring, id, profile } of wired(board, ["lathbury-halt"]))
         for (const { pins, senses, test } of profile.contacts) {
           const own = wiring.cores.filter((core) => core.device === id && pins.includes(core.pin));
           const alone = own.every((core) => core.to.kind === "terminal") && own.length === 2;
@@ -30,11 +52,7 @@ describe("two cores that change places", () => {
           const nth = [1, 2].find((n) => !seen.has(`${profile.id} ${n}`));
           if (nth === undefined) continue;
           seen.add(`${profile.id} ${nth}`);
-          expect([board, id, told(board, devices, id, pins[0], pins[1])]).toEqual([
-            board,
-            id,
-            ["cores-exchanged"],
-          ]);
+          expect([board, id, told(site, id, pins[0], pins[1])]).toEqual([board, id, ["cores-exchanged"]]);
           exchanges += 1;
         }
     expect(exchanges).toBeGreaterThan(9);
@@ -43,14 +61,14 @@ describe("two cores that change places", () => {
   test("of a supply that has poles are a danger; of one on alternating current, which has none, a note", () => {
     const kinds = { dc: 0, ac: 0 };
     for (const board of boardIds())
-      for (const { devices, wiring, id, profile } of wired(board, ["brackwater-turn", "brackwater-clasp"]))
+      for (const { site, wiring, id, profile } of wired(board, ["brackwater-turn", "brackwater-clasp"]))
         for (const { kind, pins } of profile.supplies) {
           const own = wiring.cores.filter(
             (core) => core.device === id && [pins.plus, pins.minus].includes(core.pin),
           );
           if (profile.kind === "drive" || pins.third || own.length !== 2 || kind === "either") continue;
           if (own.some((core) => core.to.kind !== "terminal")) continue;
-          const codes = told(board, devices, id, pins.plus, pins.minus);
+          const codes = told(site, id, pins.plus, pins.minus);
           if (kind === "dc")
             expect([board, id, codes]).toEqual([board, id, expect.arrayContaining(["supply-reversed"])]);
           else expect([board, id, codes]).toEqual([board, id, ["cores-exchanged"]]);
@@ -65,9 +83,9 @@ describe("motor leads exchanged", () => {
   test("on every drive say that the leaf runs the wrong way, once, and nothing of reversed supplies", () => {
     let drives = 0;
     for (const board of boardIds())
-      for (const { devices, id, profile } of wired(board).filter((each) => each.profile.kind === "drive")) {
+      for (const { site, id, profile } of wired(board).filter((each) => each.profile.kind === "drive")) {
         const { plus, minus, third } = profile.supplies.find(({ duty }) => duty.startsWith("drive"))!.pins;
-        const codes = told(board, devices, id, plus, third ?? minus);
+        const codes = told(site, id, plus, third ?? minus);
         expect([board, id, codes.filter((code) => code !== "terminal-crowded")]).toEqual([
           board,
           id,
@@ -79,19 +97,13 @@ describe("motor leads exchanged", () => {
   });
 
   test("a capacitor motor's common among them is no mere exchange; three phases moved on by one turn as before", () => {
-    expect(told("fennimore-otter", ["fennimore-rack"], "drive-1", "opn", "com")).toContain("core-misplaced");
-    const given = bundleOn("hexby-trestle", ["hexby-shaft"]);
-    const at = Object.fromEntries(
-      planJob(given)
-        .wiring.cores.filter((core) => core.device === "drive-1" && ["u", "v", "w"].includes(core.pin))
-        .map((core) => [core.pin, target(core)]),
+    expect(told(onSite("fennimore-otter", ["fennimore-rack"]), "drive-1", "opn", "com")).toContain(
+      "core-misplaced",
     );
-    const onward = found(done(given, isWiring), {
-      "drive-1/u": at.v!,
-      "drive-1/v": at.w!,
-      "drive-1/w": at.u!,
-    });
-    expect(planJob(onward).nowFindings.map(({ code }) => code)).toEqual([]);
+    const site = onSite("hexby-trestle", ["hexby-shaft"]);
+    const at = (pin: string) =>
+      target(site.wiring.cores.find((core) => core.device === "drive-1" && core.pin === pin)!);
+    expect(found(site, { "drive-1/u": at("v"), "drive-1/v": at("w"), "drive-1/w": at("u") })).toEqual([]);
   });
 
   test("and the rotation inverted as well: the two undo one another, trap 36", () => {
@@ -123,7 +135,7 @@ describe("motor leads exchanged", () => {
 function exchangedAfter(given: ReturnType<typeof bundleOn>, a: string, b: string) {
   const { cores } = planJob(given).wiring;
   const at = (pin: string) => target(cores.find((core) => core.device === "drive-1" && core.pin === pin)!);
-  return found(given, { [`drive-1/${a}`]: at(b), [`drive-1/${b}`]: at(a) });
+  return foundOn(given, { [`drive-1/${a}`]: at(b), [`drive-1/${b}`]: at(a) });
 }
 
 test("a load on alternating current draws the same whichever way round it is", () => {
