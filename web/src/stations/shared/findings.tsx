@@ -2,7 +2,7 @@ import { wordsOf, type Finding } from "@anvilcloud/core";
 import { useLights } from "../../data/index.ts";
 import { Notice } from "../../ui/index.ts";
 
-const titles = { danger: "Danger", fault: "Will not work", caution: "Caution", note: "Note" } as const;
+const titles = { danger: "Danger", fault: "To put right", caution: "Caution", note: "Note" } as const;
 
 function FindingItem({ finding }: { finding: Finding }) {
   const lights = useLights(finding.subjects);

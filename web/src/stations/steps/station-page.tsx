@@ -61,7 +61,7 @@ function StationHead({ station }: { station: Station }) {
         )}
       </Row>
       {status?.state === "open" && status.reason && (
-        <Notice tone="note" title="Not all holds any more">
+        <Notice tone="note" title="Some answers no longer hold">
           {status.reason}
         </Notice>
       )}
