@@ -8,7 +8,7 @@ import {
 import { behavioursAt } from "../controls/index.ts";
 import { plainNumber } from "../quantity/index.ts";
 import type { Planned } from "../state/index.ts";
-import type { Fact, VoidBy } from "./step.ts";
+import type { Fact, Named, VoidBy } from "./step.ts";
 
 /** Settings that travel and force are learned with: another value, and what was learned is no longer that. */
 const learnedWith: readonly BehaviourId[] = [
@@ -62,7 +62,11 @@ function leafFacts({ bundle: { job } }: Planned): Fact[] {
 }
 
 const drives = ({ wiring }: Planned) =>
-  wiring.devices.filter(({ profile }) => profile.kind === "drive").map(({ id }) => id);
+  wiring.devices.filter(({ profile }) => profile.kind === "drive").map(({ id, name }) => ({ id, name }));
+
+/** Memories with their labels. */
+const memoriesOf = ({ bundle: { board } }: Planned, ids: readonly string[]): Named[] =>
+  board.memories.filter(({ id }) => ids.includes(id)).map(({ id, label }) => ({ id, name: label }));
 
 /** What a learning rests on: leaves and settings, until it is forgotten or a drive's cores are moved. */
 export const learningBasis = (
@@ -70,7 +74,7 @@ export const learningBasis = (
   memories: readonly string[],
 ): { rests: Fact[]; voidBy: VoidBy } => ({
   rests: [...leafFacts(planned), ...settingFacts(planned, learnedWith)],
-  voidBy: { forgotten: memories, moved: drives(planned) },
+  voidBy: { forgotten: memoriesOf(planned, memories), moved: drives(planned) },
 });
 
 /** What a force reading rests on: all that decides what an obstacle feels, until travel or force is learned anew. */
@@ -79,7 +83,7 @@ export function forceBasis(planned: Planned): { rests: Fact[]; voidBy: VoidBy } 
   const learned = board.memories
     .filter(({ holds }) => holds === "force" || holds === "speed")
     .map(({ id }) => id);
-  const memories = [...new Set([...travelMemories(board), ...learned])];
+  const memories = memoriesOf(planned, [...travelMemories(board), ...learned]);
   return {
     rests: [...leafFacts(planned), ...settingFacts(planned, feltBy)],
     voidBy: { learned: memories, forgotten: memories, moved: drives(planned) },
@@ -89,13 +93,13 @@ export function forceBasis(planned: Planned): { rests: Fact[]; voidBy: VoidBy } 
 /** What a safety test rests on: what the input is set to, and the device's own cores. */
 export function proofBasis(
   planned: Planned,
-  device: string,
+  { id, name }: Named,
   input: BoardInput,
 ): { rests: Fact[]; voidBy: VoidBy } {
   const ids = [...input.setBy, ...(input.off ? [input.off.behaviour] : [])];
   const tested: BehaviourId[] = input.test === undefined ? [] : ["photocell-test", "edge-test"];
   return {
     rests: settingFacts(planned, [...ids, ...tested]),
-    voidBy: { moved: [device] },
+    voidBy: { moved: [{ id, name }] },
   };
 }

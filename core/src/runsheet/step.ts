@@ -43,9 +43,15 @@ export interface Fact {
 
 /** What happens on site that makes an earlier answer void: memories learned anew or forgotten, cores of devices moved. */
 export interface VoidBy {
-  learned?: readonly string[];
-  forgotten?: readonly string[];
-  moved?: readonly string[];
+  learned?: readonly Named[];
+  forgotten?: readonly Named[];
+  moved?: readonly Named[];
+}
+
+/** A memory or a device with what people call it. */
+export interface Named {
+  id: string;
+  name: string;
 }
 
 /** A step before its expectations are computed. */

@@ -86,7 +86,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
     const swapped = wired({ [`${drive.id}/${a!.pin}`]: target(b!), [`${drive.id}/${b!.pin}`]: target(a!) });
     const { stations, reasons } = after(given, () => {}, [swapped]);
     expect(stations).toEqual(["travel", "force"]);
-    expect(reasons).toEqual([`Cores of ${drive.id} were moved since.`]);
+    expect(reasons).toEqual([`Cores of ${drive.name} were moved since.`]);
   });
 
   test("a photocell's core moved opens its own tests again, and no other device's", () => {

@@ -1,6 +1,6 @@
 import type { LogEntry, StateEffect, StepEntry } from "../job/index.ts";
 import { outcomes } from "../state/index.ts";
-import type { Step, VoidBy } from "./step.ts";
+import type { Named, Step, VoidBy } from "./step.ts";
 
 /** An answer that no longer holds, with why, a sentence each. */
 export interface Voided {
@@ -31,14 +31,19 @@ const effectsIn = (entry: LogEntry): readonly StateEffect[] => {
 
 /** Why one effect makes an answer void; undefined where it does not. */
 function voiding({ learned, forgotten, moved }: VoidBy, effect: StateEffect): string | undefined {
+  const named = (list: readonly Named[] = [], id: string) => list.find((each) => each.id === id)?.name;
   switch (effect.kind) {
-    case "learn":
-      return learned?.includes(effect.what) ? `The memory ${effect.what} was learned anew since.` : undefined;
-    case "forget":
-      return forgotten?.includes(effect.what) ? `The memory ${effect.what} was forgotten since.` : undefined;
+    case "learn": {
+      const name = named(learned, effect.what);
+      return name && `${name} was learned anew since.`;
+    }
+    case "forget": {
+      const name = named(forgotten, effect.what);
+      return name && `${name} was forgotten since.`;
+    }
     case "move": {
-      const touched = effect.moves.map(({ pin }) => pin.device).find((device) => moved?.includes(device));
-      return touched === undefined ? undefined : `Cores of ${touched} were moved since.`;
+      const touched = effect.moves.flatMap(({ pin }) => named(moved, pin.device) ?? [])[0];
+      return touched && `Cores of ${touched} were moved since.`;
     }
     default:
       return undefined;

@@ -66,7 +66,7 @@ function protectionSteps(
   const { device, contact } = demand;
   const trips = contactPart(device.id, contact.id);
   const thing = movingThing(planned.bundle.board);
-  const basis = proofBasis(planned, device.id, input);
+  const basis = proofBasis(planned, device, input);
   return reactionMoments.flatMap((moment): StepDraft[] => {
     const reaction = reactionOf(planned, input, atEnd, moment);
     if (reaction === undefined) return [];
@@ -109,7 +109,7 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
     trips: contactPart(device.id, contact.id),
     alsoSee: [`The ${movingThing(planned.bundle.board)} answers as ${input.label.toLowerCase()}.`],
     rests: settingFacts(planned, [...input.setBy, "command-logic"]),
-    voidBy: { moved: [device.id] },
+    voidBy: { moved: [{ id: device.id, name: device.name }] },
     subjects: [
       { kind: "device", id: device.id },
       { kind: "terminal", id: input.terminal },

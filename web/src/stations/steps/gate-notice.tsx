@@ -1,8 +1,8 @@
 import type { Gate } from "@anvilcloud/core";
-import { useState } from "react";
 import { Link } from "react-router";
 import { useJobBench } from "../../data/index.ts";
-import { Button, Notice, Row, TextInput } from "../../ui/index.ts";
+import { Notice } from "../../ui/index.ts";
+import { ReasonForm } from "../shared/reason-form.tsx";
 import { stepAddress } from "../shared/words.ts";
 import type { Steps } from "./use-steps.ts";
 
@@ -14,24 +14,8 @@ interface Props {
 /** What stands before this step, and the way past it: a written reason, which stays in the log and the record. */
 export function GateNotice({ gates, steps }: Props) {
   const { job, append } = useJobBench();
-  const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState("");
-  const [asked, setAsked] = useState(false);
-
-  async function pass() {
-    setAsked(true);
-    if (!reason.trim()) return;
-    try {
-      await append({
-        kind: "gate-passed",
-        gates: gates.map(({ id, what }) => ({ id, what })),
-        reason: reason.trim(),
-      });
-    } catch {
-      // The save mark says why; the reason stays in its field.
-    }
-  }
-
+  const pass = (reason: string) =>
+    append({ kind: "gate-passed", gates: gates.map(({ id, what }) => ({ id, what })), reason });
   return (
     <Notice tone="fault" title="This step waits">
       <ul style={{ display: "grid", gap: 4 }}>
@@ -45,27 +29,14 @@ export function GateNotice({ gates, steps }: Props) {
           );
         })}
       </ul>
-      {asking ? (
-        <Row style={{ alignItems: "end", marginTop: 8 }}>
-          <div style={{ flex: "1 1 260px" }}>
-            <TextInput
-              label="Why you go on all the same"
-              hint="kept in the log and the record, with your name"
-              value={reason}
-              onChange={setReason}
-              error={asked && !reason.trim() ? "Write the reason first." : undefined}
-              autoFocus
-            />
-          </div>
-          <Button $kind="danger" onPress={() => void pass()}>
-            Go on with this reason
-          </Button>
-        </Row>
-      ) : (
-        <Button $kind="quiet" style={{ paddingLeft: 0 }} onPress={() => setAsking(true)}>
-          Go on all the same…
-        </Button>
-      )}
+      <ReasonForm
+        opens="Go on all the same…"
+        label="Why you go on all the same"
+        hint="kept in the log and the record, with your name"
+        gives="Go on with this reason"
+        kind="danger"
+        give={pass}
+      />
     </Notice>
   );
 }
