@@ -167,7 +167,10 @@ test("a power-up is refused while a danger stands; 398 V at prove dead closes wh
     .getByRole("textbox", { name: / to .*, V$/ })
     .first()
     .fill("398");
+  await page.keyboard.press("Tab");
+  await expect(page.getByText(/398 V measured, at most 0.5 V allowed/)).toBeVisible();
   await page.getByRole("button", { name: "Not seen" }).click();
+  await expect(page.getByRole("list", { name: "Answers so far" })).toContainText("Not seen, 398 V");
   await page.getByRole("button", { name: "Next step" }).click();
   await expect(page.getByText(/prove dead\. .*: 398 V\./)).toBeVisible();
   await expect(page.getByRole("button", { name: "Waits" })).toBeDisabled();
