@@ -4,10 +4,20 @@ import { space } from "../../theme/index.ts";
 import { NumberInput, Quiet } from "../../ui/index.ts";
 import type { StepAnswer } from "./use-answer-step.ts";
 
+/** Keeps room for what may be wrong with a reading: it is told as the field is left, which is as an answer is pressed. */
 const Fields = styled.div`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
   gap: ${space.m};
+  > div {
+    padding-bottom: calc(44px + ${space.xs});
+  }
+  > div:has(.error) {
+    padding-bottom: 0;
+  }
+  .error {
+    min-height: 44px;
+  }
 `;
 
 /** The limits of a reading with their source. */
