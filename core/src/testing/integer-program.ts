@@ -24,7 +24,8 @@ function formulate<T>(items: readonly Item<T>[], shared: Shared) {
     const own = item.options.map((option, each) => {
       const name = `x${at}_${each}`;
       binaries.push({ name, cost: option.cost });
-      if (option.slot !== undefined) bySlot.set(option.slot, [...(bySlot.get(option.slot) ?? []), name]);
+      for (const slot of [option.slot, option.also])
+        if (slot !== undefined) bySlot.set(slot, [...(bySlot.get(slot) ?? []), name]);
       for (const limit of option.limits ?? [])
         byLimit.set(limit, [...(byLimit.get(limit) ?? []), { name, coef: item.milliamps ?? 0 }]);
       return { name, coef: 1 };

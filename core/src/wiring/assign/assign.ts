@@ -1,8 +1,8 @@
-import { cheapestOption, costOf, type Picks } from "./cost-of.ts";
+import { cheapestOption, costOf, leftOut, type Picks } from "./cost-of.ts";
 import { components } from "./components.ts";
 import type { Assignment, Item, Shared } from "./problem.ts";
 import { slotFlow } from "./relax.ts";
-import { search } from "./search.ts";
+import { isTried, search } from "./search.ts";
 
 /**
  * Places every item at the least total cost, exactly. What shares nothing is settled apart: items with one way to go
@@ -14,7 +14,7 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
   let proved = true;
   for (const members of components(items)) {
     const part = members.map((at) => items[at]!);
-    const loaded = part.some((item) => item.milliamps && item.options.length > 1);
+    const loaded = part.some(isTried);
     const found = loaded ? search(part, shared) : { picks: slotFlow(part, shared).picks, proved: true };
     proved &&= found.proved;
     members.forEach((at, index) => {
@@ -24,7 +24,7 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
     });
   }
   return {
-    choices: items.map((item, at) => item.options[picks[at] ?? -1]?.choice),
+    choices: items.map((item, at) => item.options[picks[at] ?? leftOut]?.choice),
     cost: costOf(items, picks, shared),
     proved,
   };

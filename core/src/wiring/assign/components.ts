@@ -9,9 +9,9 @@ export function components<T>(items: readonly Item<T>[]): number[][] {
   };
   const owner = new Map<string, number>();
   items.forEach((item, at) => {
-    for (const { slot, limits = [] } of item.options)
+    for (const { slot, also, limits = [] } of item.options)
       for (const shared of [
-        ...(slot === undefined ? [] : [`slot ${slot}`]),
+        ...[slot, also].flatMap((each) => (each === undefined ? [] : [`slot ${each}`])),
         ...limits.map((limit) => `limit ${limit}`),
       ]) {
         const other = owner.get(shared);

@@ -1,8 +1,11 @@
 import type { Item, Shared } from "./problem.ts";
 import { addCost, compareCost, free, sumCost, type Cost } from "./cost.ts";
 
-/** The number of each item's option; undefined where it stays unplaced. */
+/** The number of each item's option; undefined, or `leftOut`, where it stays unplaced. */
 export type Picks = (number | undefined)[];
+
+/** Stands for no option, where it was chosen that an item stays unplaced. */
+export const leftOut = -1;
 
 /** What picks cost in all. */
 export function costOf<T>(items: readonly Item<T>[], picks: Picks, shared: Shared): Cost {
@@ -10,12 +13,13 @@ export function costOf<T>(items: readonly Item<T>[], picks: Picks, shared: Share
   const loads = new Map<string, number>();
   let cost = free;
   items.forEach((item, at) => {
-    const option = item.options[picks[at] ?? -1];
+    const option = item.options[picks[at] ?? leftOut];
     cost = addCost(cost, option?.cost ?? item.unplaced);
-    if (option?.slot !== undefined) {
-      const nth = (uses.get(option.slot) ?? 0) + 1;
-      uses.set(option.slot, nth);
-      cost = addCost(cost, shared.slots[option.slot]?.(nth) ?? free);
+    for (const slot of [option?.slot, option?.also]) {
+      if (slot === undefined) continue;
+      const nth = (uses.get(slot) ?? 0) + 1;
+      uses.set(slot, nth);
+      cost = addCost(cost, shared.slots[slot]?.(nth) ?? free);
     }
     for (const limit of option?.limits ?? [])
       loads.set(limit, (loads.get(limit) ?? 0) + (item.milliamps ?? 0));

@@ -1,4 +1,5 @@
 import type { Item, Shared } from "./problem.ts";
+import { leftOut } from "./cost-of.ts";
 import { addCost, free, type Cost } from "./cost.ts";
 
 /** What decided items cost and take so far, apart from what passes a limit: that is reckoned with what is still open. */
@@ -14,10 +15,12 @@ export class Decided<T> {
     this.#shared = shared;
   }
 
-  /** False where the option's slot takes no more. */
+  /** False where a slot of the option takes no more. */
   hasRoom(at: number, option: number): boolean {
-    const { slot } = this.#items[at]!.options[option]!;
-    return slot === undefined || Number.isFinite(this.#price(slot, (this.uses.get(slot) ?? 0) + 1)[0]);
+    const { slot, also } = this.#items[at]!.options[option]!;
+    return [slot, also].every(
+      (each) => each === undefined || Number.isFinite(this.#price(each, (this.uses.get(each) ?? 0) + 1)[0]),
+    );
   }
 
   #price(slot: string, nth: number): Cost {
@@ -33,14 +36,20 @@ export class Decided<T> {
   }
 
   #count(at: number, option: number, sign: 1 | -1): void {
-    const { options, milliamps = 0 } = this.#items[at]!;
-    const { cost, slot, limits = [] } = options[option]!;
+    const { options, unplaced, milliamps = 0 } = this.#items[at]!;
+    if (option === leftOut) {
+      this.cost = addCost(this.cost, [sign * unplaced[0], sign * unplaced[1]]);
+      return;
+    }
+    const { cost, slot, also, limits = [] } = options[option]!;
     this.cost = addCost(this.cost, [sign * cost[0], sign * cost[1]]);
     for (const limit of limits) this.loads.set(limit, (this.loads.get(limit) ?? 0) + sign * milliamps);
-    if (slot === undefined) return;
-    const uses = this.uses.get(slot) ?? 0;
-    const price = this.#price(slot, sign > 0 ? uses + 1 : uses);
-    this.cost = addCost(this.cost, [sign * price[0], sign * price[1]]);
-    this.uses.set(slot, uses + sign);
+    for (const each of [slot, also]) {
+      if (each === undefined) continue;
+      const uses = this.uses.get(each) ?? 0;
+      const price = this.#price(each, sign > 0 ? uses + 1 : uses);
+      this.cost = addCost(this.cost, [sign * price[0], sign * price[1]]);
+      this.uses.set(each, uses + sign);
+    }
   }
 }

@@ -5,6 +5,8 @@ export interface Option<T> {
   choice: T;
   cost: Cost;
   slot?: string;
+  /** A second slot it takes one unit of as well. */
+  also?: string;
   /** The narrowest first, each within the next. */
   limits?: readonly string[];
 }

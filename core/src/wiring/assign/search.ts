@@ -1,6 +1,6 @@
 import type { Item, Shared } from "./problem.ts";
 import { compareCost, type Cost } from "./cost.ts";
-import { costOf, type Picks } from "./cost-of.ts";
+import { costOf, leftOut, type Picks } from "./cost-of.ts";
 import { Decided } from "./decided.ts";
 import { loadFlow, slotFlow } from "./relax.ts";
 
@@ -10,11 +10,15 @@ const mostNodes = 3_000;
 /** Costs are whole in the light word, so a bound may be lifted to the next whole number. */
 const lifted = ([grave, light]: Cost): Cost => [grave, Math.ceil(light - 1e-6)];
 
+/** True where an item is settled by trying its ways: its current competes for limits, or a way of it takes two slots. */
+export const isTried = <T>({ milliamps, options }: Item<T>): boolean =>
+  (!!milliamps && options.length > 1) || options.some(({ also }) => also !== undefined);
+
 /** The order in which items are decided: the heaviest first. */
 function decisionOrder<T>(items: readonly Item<T>[]): number[] {
   return items
     .map((_, at) => at)
-    .filter((at) => items[at]!.milliamps && items[at]!.options.length > 1)
+    .filter((at) => isTried(items[at]!))
     .sort((a, b) => (items[b]!.milliamps ?? 0) - (items[a]!.milliamps ?? 0) || a - b);
 }
 
@@ -23,9 +27,9 @@ function likeLimits<T>(items: readonly Item<T>[], shared: Shared): string[][] {
   const users = new Map<string, string[]>();
   const outer = new Set<string>();
   items.forEach((item, at) =>
-    item.options.forEach(({ limits: [limit, ...within] = [], cost, slot }) => {
+    item.options.forEach(({ limits: [limit, ...within] = [], cost, slot, also }) => {
       if (limit === undefined) return;
-      users.set(limit, [...(users.get(limit) ?? []), [at, ...cost, slot, ...within].join()]);
+      users.set(limit, [...(users.get(limit) ?? []), [at, ...cost, slot, also, ...within].join()]);
       for (const each of within) outer.add(each);
     }),
   );
@@ -94,9 +98,11 @@ export function search<T>(items: readonly Item<T>[], shared: Shared): { picks: P
   }
 
   function optionsToTry(at: number, likely: number | undefined): number[] {
-    return items[at]!.options.map((_, option) => option)
-      .filter((option) => decided.hasRoom(at, option))
-      .sort((a, b) => Number(b === likely) - Number(a === likely));
+    const { options } = items[at]!;
+    const able = options.map((_, option) => option).filter((option) => decided.hasRoom(at, option));
+    // What takes a slot may have to leave it to others.
+    if (options.some(({ slot }) => slot !== undefined)) able.push(leftOut);
+    return able.sort((a, b) => Number(b === likely) - Number(a === likely));
   }
 
   visit(0);

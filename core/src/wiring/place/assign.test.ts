@@ -112,6 +112,7 @@ function deviceOf(small: SmallDevice, at: number): SiteDevice {
     provides: [],
     jumpers: [],
     keyed: false,
+    doubleInsulated: false,
     wiring: [],
     listens: [],
     contacts: small.contact ? [{ id: "c", ...small.contact, pins: ["a", "b"], tripped: "tripped" }] : [],
@@ -268,7 +269,51 @@ describe("against a general integer-programming package", () => {
   );
 });
 
+/** An item with a few ways to go: to one slot or to two, on a limit or none. */
+const anyItem: fc.Arbitrary<Item<string>> = fc
+  .record({
+    options: fc.array(
+      fc.record({
+        slots: fc.uniqueArray(fc.constantFrom("a", "b", "c"), { maxLength: 2 }),
+        light: fc.integer({ min: 0, max: 9 }),
+        limits: fc.constantFrom([], ["x"], ["y"]),
+      }),
+      { maxLength: 4 },
+    ),
+    unplaced: fc.integer({ min: 1, max: 3 }),
+    milliamps: fc.integer({ min: 0, max: 90 }),
+  })
+  .map(({ options, unplaced, milliamps }) => ({
+    options: options.map(({ slots: [slot, also], light, limits }, at) => ({
+      choice: String(at),
+      cost: [0, light] as const,
+      ...(slot === undefined ? {} : { slot }),
+      ...(also === undefined ? {} : { also }),
+      limits,
+    })),
+    unplaced: [100 * unplaced, 0] as const,
+    milliamps,
+  }));
+
 describe("the search itself", () => {
+  test("with ways that take two slots at once, such as two relays for two lamps, it costs the least of all ways", () => {
+    const one = (nth: number): Cost => [nth > 1 ? Infinity : 0, 0];
+    const shared: Shared = {
+      slots: { a: one, b: one, c: (nth) => [0, nth > 1 ? 4 : 0] },
+      limits: { x: 100, y: 60 },
+    };
+    fc.assert(
+      fc.property(fc.array(anyItem, { minLength: 2, maxLength: 4 }), (items) => {
+        const { cost, proved, choices } = assign(items, shared);
+        expect(proved).toBe(true);
+        expect(cost).toEqual(everyWay(items, shared));
+        const picks = choices.map((choice) => (choice === undefined ? undefined : Number(choice)));
+        expect(costOf(items, picks, shared)).toEqual(cost);
+      }),
+      { seed: 4, numRuns: 400 },
+    );
+  });
+
   test("a slot is never taken twice where it takes one: of two items one stays unplaced", () => {
     const item = { options: [{ choice: "x", cost: free, slot: "r" }], unplaced: [1, 0] as const };
     const result = assign([item, item], { slots: { r: (nth) => [nth > 1 ? Infinity : 0, 0] }, limits: {} });
