@@ -11,8 +11,10 @@ import { copperRatio } from "../quantity/index.ts";
 import {
   contactPart,
   linkPart,
+  nodeKey,
   madeRailPart,
   partKey,
+  poleNode,
   railPart,
   supplyPart,
   wirePart,
@@ -23,6 +25,7 @@ import {
 import type { Installation, PlacedDevice } from "./installation.ts";
 import { deviceKeys, endKeys, terminalKeys, wireKeys } from "./keys.ts";
 import type { Branch } from "./network/index.ts";
+import { relayJoins, soughtOhms } from "./set.ts";
 import { atWork, railLives, type Moment } from "./situation.ts";
 
 /** Volts an input puts on its terminal through its own resistor. Assumed: common practice, no published source. */
@@ -104,8 +107,7 @@ function boardBranches(
       },
     ];
   });
-  // A relay is set for what works while the leaf is under way or open.
-  const relays = board.outputs.filter((output) => output.kind === "relay" && atWork(situation) && at.powered);
+  const relays = board.outputs.filter((output) => output.kind === "relay");
   const links = board.links.filter((link) => at.linksIn.has(link.id));
   return [
     ...board.commons.flatMap((common) => join(common.terminals, terminal)),
@@ -119,13 +121,29 @@ function boardBranches(
       b: terminal(b),
     })),
     ...rails,
-    ...relays.map(({ id, terminals: [a = "", b = a] }): CircuitBranch => ({
-      kind: "join",
-      id: `relay ${id}`,
-      a: terminal(a),
-      b: terminal(b),
-    })),
+    ...(kind === "ac" && at.powered ? spurBranches(at) : []),
+    ...relays.flatMap((relay): CircuitBranch[] => {
+      const joined = relayJoins(relay, at.set ?? {}, { powered: at.powered, situation });
+      if (!joined) return [];
+      return [{ kind: "join", id: `relay ${relay.id}`, a: terminal(joined[0]), b: terminal(joined[1]) }];
+    }),
     ...(kind === "dc" && at.powered ? board.inputs.flatMap((input) => inputBranches(at, input)) : []),
+  ];
+}
+
+/** The mains spur as a source, where something beside the board hangs on it. */
+function spurBranches({ board: { supply }, wires }: Installation): CircuitBranch[] {
+  const { live, neutral } = supply.poles;
+  if (!live || !neutral || !wires.some(({ to }) => to.kind === "pole")) return [];
+  return [
+    {
+      kind: "source",
+      id: "spur",
+      plus: nodeKey(poleNode("live")),
+      minus: nodeKey(poleNode("neutral")),
+      volts: supply.volts[0]!,
+      ohms: railOhms,
+    },
   ];
 }
 
@@ -149,7 +167,7 @@ function inputBranches(at: Installation, input: BoardInput): CircuitBranch[] {
       id: `${inner} pull`,
       a: inner,
       b: terminal(input.terminal),
-      ohms: input.ohms ?? contactPullOhms,
+      ohms: soughtOhms(input, at.set) ?? contactPullOhms,
       input: input.id,
     },
   ];

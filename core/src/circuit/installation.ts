@@ -1,6 +1,7 @@
 import type { BoardProfile } from "../board/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
 import type { Node, PartKey } from "../node/index.ts";
+import type { BoardSet } from "./set.ts";
 
 /** A core with both its ends on something. */
 export interface Wire {
@@ -28,4 +29,6 @@ export interface Installation {
   /** Contacts that are tripped or pressed just now. */
   tripped: ReadonlySet<PartKey>;
   powered: boolean;
+  /** What the settings in force make of the board. */
+  set?: BoardSet;
 }

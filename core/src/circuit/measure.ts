@@ -14,6 +14,7 @@ import {
 import type { Installation, PlacedDevice } from "./installation.ts";
 import { deviceKeys, terminalKeys } from "./keys.ts";
 import { solveNetwork, type Solution } from "./network/index.ts";
+import { soughtOhms } from "./set.ts";
 import { atRest, type Moment } from "./situation.ts";
 import { solvedOnce } from "./solved.ts";
 
@@ -234,8 +235,8 @@ export function settled(at: Installation, moment: Moment): Round {
 }
 
 /** How the input reads at this part of its own voltage. */
-function readsAt(input: BoardInput, part: number): InputState {
-  if (input.ohms === undefined) return part < closedUnder ? "closed" : "open";
+function readsAt(input: BoardInput, part: number, set: Installation["set"]): InputState {
+  if (soughtOhms(input, set) === undefined) return part < closedUnder ? "closed" : "open";
   return part < restFrom ? "pressed" : part > restTo ? "cut" : "rest";
 }
 
@@ -245,7 +246,7 @@ function inputsOf(at: Installation, solution: Solution | undefined): Record<stri
     at.board.inputs.map((input): [string, MeasuredInput] => {
       const [common = ""] = commonTerminals(at.board, input);
       const volts = solution && between(solution, terminal(input.terminal), terminal(common));
-      const reads = at.powered ? readsAt(input, Math.abs(volts ?? inputVolts) / inputVolts) : "open";
+      const reads = at.powered ? readsAt(input, Math.abs(volts ?? inputVolts) / inputVolts, at.set) : "open";
       return [input.id, { volts: volts ?? 0, reads, closed: reads === "closed" || reads === "rest" }];
     }),
   );

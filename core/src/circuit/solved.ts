@@ -1,6 +1,7 @@
-import type { BoardProfile } from "../board/index.ts";
+import type { BehaviourId, BoardProfile } from "../board/index.ts";
 import type { Installation, Wire } from "./installation.ts";
 import { wireKeys } from "./keys.ts";
+import { circuitSettings } from "./set.ts";
 import type { Moment } from "./situation.ts";
 
 /** Numbers given to things in the order they are met, equal things the same. */
@@ -23,7 +24,12 @@ class Solved<Result> {
   readonly #words = new Numbers();
   readonly #wireNumbers = new WeakMap<Wire, number>();
   readonly #deviceNumbers = new WeakMap<object, number>();
+  readonly #settings: readonly BehaviourId[];
   #devices = 0;
+
+  constructor(board: BoardProfile) {
+    this.#settings = circuitSettings(board);
+  }
 
   get count(): number {
     return this.#results.size;
@@ -43,10 +49,11 @@ class Solved<Result> {
     return number;
   }
 
-  #key({ devices, wires, linksIn, tripped, powered }: Installation, moment: Moment): string {
+  #key({ devices, wires, linksIn, tripped, powered, set = {} }: Installation, moment: Moment): string {
     const words = (set: ReadonlySet<string>) => [...set].map((word) => this.#words.of(word)).sort();
     return [
       `${powered} ${moment.situation} ${moment.celsius}`,
+      this.#settings.map((id) => String(set[id])).join(),
       devices.map((device) => this.#device(device)).join(),
       wires.map((wire) => this.#wire(wire)).join(),
       words(linksIn).join(),
@@ -75,7 +82,7 @@ export function watchSolutions(watch: typeof onSolved): void {
 const byBoard = new WeakMap<BoardProfile, Solved<unknown>>();
 
 function solvedOn(board: BoardProfile): Solved<unknown> {
-  const known = byBoard.get(board) ?? new Solved();
+  const known = byBoard.get(board) ?? new Solved(board);
   byBoard.set(board, known);
   return known;
 }

@@ -81,7 +81,7 @@ describe("on every board, found in any state", () => {
   test("what it gives already is left as it stands, without a word", () => {
     every((board, target) => {
       const { controls, findings } = planControls(board, wishesFrom(board, target), target);
-      expect(controls.filter((each) => each.change).map((each) => each.id)).toEqual([]);
+      expect(controls.filter((each) => each.change && each.gives.length).map((each) => each.id)).toEqual([]);
       expect(findings.filter((each) => each.code !== "dial-not-live")).toEqual([]);
     });
   });
@@ -91,9 +91,24 @@ describe("on every board, found in any state", () => {
       const wishes = wishesFrom(board, target);
       const asked = Object.entries(wishes).filter((_, at) => at % 3 === 0);
       for (const control of planControls(board, Object.fromEntries(asked), found).controls)
-        if (control.gives.every(({ behaviour }) => !asked.some(([id]) => id === behaviour)))
+        if (
+          control.gives.length &&
+          control.gives.every(({ behaviour }) => !asked.some(([id]) => id === behaviour))
+        )
           expect(control).toMatchObject({ change: false, planned: control.found });
     });
+  });
+
+  test("the jumper that cuts a panel off is parked wherever it was found, and no other board has such a control", () => {
+    let parked = 0;
+    every((board, _target, found) => {
+      const [jumper, ...more] = planControls(board, {}, found).controls.filter(({ gives }) => !gives.length);
+      expect([board.id, jumper?.id, more]).toEqual([board.id, board.solar?.isolatedBy, []]);
+      if (!jumper) return;
+      expect(jumper).toMatchObject({ planned: ["parked"], change: jumper.found[0] === "on" });
+      parked += Number(jumper.change);
+    });
+    expect(parked).toBeGreaterThan(0);
   });
 
   test("what is moved and read by a gesture is owed it, what acts at once is not", () => {

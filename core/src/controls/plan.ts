@@ -3,6 +3,7 @@ import { chooseDial, chooseSetting, chooseValue, commitFor } from "./choose.ts";
 import { controlFindings, unsettableFindings } from "./findings.ts";
 import { behavioursOf, type Wishes } from "./fit.ts";
 import type { ControlPlan, PlannedControl } from "./planned.ts";
+import { isPanelCut, panelJumper } from "./panel.ts";
 import { behavioursAt, type Positions } from "./positions.ts";
 
 /**
@@ -23,6 +24,9 @@ export function planControls(board: BoardProfile, wishes: Wishes, found: Positio
   const entries = menuValues(board);
   for (const entry of entries)
     values[entry.item.id] = chooseValue(entry, found.values[entry.item.id] ?? entry.delivered, wishes);
+
+  const jumper = panelJumper(board);
+  if (jumper && isPanelCut(board, { switches })) switches[jumper.id] = "parked";
 
   const positions: Positions = { switches, dials, values };
   const given = behavioursAt(board, positions);
@@ -50,6 +54,7 @@ export function planControls(board: BoardProfile, wishes: Wishes, found: Positio
     ...board.settings.map((setting) =>
       describe("switches", setting.label, setting.of, behavioursOf(setting.rows)),
     ),
+    ...(jumper ? [describe("switches", jumper.label, [jumper.id], [])] : []),
     ...board.dials.map((dial) => describe("dials", dial.label, [dial.id], behavioursOf(dial.zones))),
     ...entries.map(({ item }) =>
       describe(

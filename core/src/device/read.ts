@@ -44,6 +44,14 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
         "Correct the id, or add the part.",
       );
   });
+  if (device.earth !== undefined) pin(device.earth, "earth");
+  if (device.earth !== undefined && device.doubleInsulated)
+    report(
+      "doubleInsulated",
+      "no protective earth on what is doubly insulated",
+      device.earth,
+      "Leave one of the two out.",
+    );
   device.contacts.forEach((contact, c) => {
     contact.pins.forEach((id, at) => pin(id, `contacts[${c}].pins[${at}]`));
     pair(contact.pins[0], contact.pins[1], `contacts[${c}].pins`);

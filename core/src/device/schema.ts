@@ -106,6 +106,11 @@ export const deviceSchema = z.strictObject({
     .max(2_000)
     .optional()
     .describe("Free space it needs between its housing and whatever moves past it, mm."),
+  earth: idSchema.optional().describe("The pin of its protective earth, on what stands on mains."),
+  doubleInsulated: z
+    .boolean()
+    .default(false)
+    .describe("It stands on mains and needs no protective earth: its plate shows a square within a square."),
   holdingNewtons: z.number().positive().max(50_000).optional().describe("Holding force of a lock, N."),
   keyed: z
     .boolean()

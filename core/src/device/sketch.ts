@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { dutySchema, loadDutySchema, restSchema } from "../board/index.ts";
+import { extraLowVolts } from "../quantity/index.ts";
 import { deviceKinds, type DeviceProfile } from "./schema.ts";
 
 const figure = (what: string, most: number) =>
@@ -50,8 +51,13 @@ function idOf(name: string): string {
   return `own-${(words ?? ["device"]).join("-")}`.slice(0, 60).replace(/-+$/, "");
 }
 
+/** True where what is fed so has to be earthed. */
+const isOnMains = ({ kind, maxVolts }: { kind: "dc" | "ac" | "either"; maxVolts: number }) =>
+  maxVolts > extraLowVolts[kind === "dc" ? "dc" : "ac"];
+
 /** A device profile from what someone knows of a device: its pins named by what they are for, core colours to be noted on site. */
 export function deviceFrom({ name, kind, contact, supply }: DeviceSketch): DeviceProfile {
+  const earthed = supply !== undefined && isOnMains(supply);
   return {
     format: "anvilcloud/device@1",
     id: idOf(name),
@@ -73,6 +79,7 @@ export function deviceFrom({ name, kind, contact, supply }: DeviceSketch): Devic
             },
           ]
         : []),
+      ...(earthed ? [{ id: "earth", label: "protective earth", part: "unit", core: "GNYE" as const }] : []),
       ...(contact
         ? [
             { id: "a", label: "contact a", part: "unit", core: "WH" as const },
@@ -80,6 +87,8 @@ export function deviceFrom({ name, kind, contact, supply }: DeviceSketch): Devic
           ]
         : []),
     ],
+    ...(earthed ? { earth: "earth" } : {}),
+    doubleInsulated: false,
     jumpers: [],
     keyed: false,
     wiring: [],

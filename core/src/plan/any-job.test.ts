@@ -85,13 +85,18 @@ describe("any job on any shipped board", () => {
       const pins = wiring.placements.flatMap(({ demand, place }) =>
         place ? pinsOf(demand).map((pin) => nodeKey(pinNode(demand.device.id, pin))) : [],
       );
-      // Bridges begin at a terminal, and a test line is a pin of no demand of its own.
+      // Bridges begin at a terminal; a test line and a protective earth are pins of no demand of their own.
       const tests = new Set(
         wiring.devices.flatMap(({ id, profile }) =>
           profile.contacts.map((each) => nodeKey(pinNode(id, each.test ?? ""))),
         ),
       );
-      const cores = wiring.cores.filter(({ from }) => from.kind === "pin" && !tests.has(nodeKey(from)));
+      const earths = new Set(
+        wiring.devices.map(({ id, profile }) => nodeKey(pinNode(id, profile.earth ?? ""))),
+      );
+      const cores = wiring.cores.filter(
+        ({ from }) => from.kind === "pin" && !tests.has(nodeKey(from)) && !earths.has(nodeKey(from)),
+      );
       expect(cores.map((core) => nodeKey(core.from)).sort()).toEqual(pins.sort());
       for (const { to } of wiring.cores)
         if (to.kind === "terminal") expect(terminals.has(to.terminal)).toBe(true);
@@ -121,7 +126,8 @@ describe("any job on any shipped board", () => {
           ({ place }) => place?.kind === "input" && place.input.id === input.id,
         );
         if (users.some(({ demand }) => unsure(demand.device.id))) continue;
-        if (used.has(input.id) || input.link !== undefined)
+        const linked = plan.wiring.links.some(({ id, planned }) => id === input.link && planned === "in");
+        if (used.has(input.id) || linked)
           expect([input.id, inputs[input.id]?.closed]).toEqual([input.id, input.contact === "closed"]);
       }
       for (const { demand, place } of plan.wiring.placements)

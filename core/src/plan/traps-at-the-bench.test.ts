@@ -14,6 +14,26 @@ import {
 import { answered, usualDevices } from "../testing/shipped.ts";
 import { planJob } from "./index.ts";
 
+/** A job done to its end on a board whose pairing leaves the jumper on that cuts the panel off. */
+function jumperLeft(board: string) {
+  const given = jobOn(board, usualDevices(board));
+  const { jumpers, procedures } = given.board;
+  const [jumper] = jumpers;
+  given.board.solar ??= { plus: "B1", minus: "B2", volts: 24 };
+  given.board.solar.isolatedBy = jumper!.id;
+  const pairing = procedures.find(({ kind }) => kind === "pair")!;
+  pairing.steps = [
+    {
+      ...pairing.steps[0]!,
+      id: "jumper",
+      do: { set: { control: jumper!.id, to: "on" } },
+      says: "Put the shunt on.",
+    },
+    ...pairing.steps.filter(({ do: gesture }) => !("set" in gesture)),
+  ];
+  return done(given, () => true);
+}
+
 /** A trap that shows at the bench, and on each board what was done to bring it about. */
 const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
@@ -47,6 +67,14 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
       board,
       () => now(done(jobOn(board, ["lathbury-halt"]), (step) => untilPower(step) && !step.link)),
     ]),
+  ],
+  [
+    6,
+    "panel-cut-off",
+    [
+      ["tollard-nightjar", () => now(jumperLeft("tollard-nightjar"))],
+      ["marlstreet-plover", () => now(jumperLeft("marlstreet-plover"))],
+    ],
   ],
   [
     4,

@@ -2,7 +2,7 @@ import { settableBehaviours, wordsSet, type BehaviourId, type BehaviourValue } f
 import { behavioursAt, foundPositions } from "../controls/index.ts";
 import type { JobBundle } from "../job/index.ts";
 import { testWish } from "../state/index.ts";
-import { sensingWord, type WiringPlan } from "../wiring/index.ts";
+import { quietBy, settingsOf, type WiringPlan } from "../wiring/index.ts";
 
 /** Wishes without those that only a pair of leaves can have. */
 function withoutPair(wishes: JobBundle["job"]["wishes"]): JobBundle["job"]["wishes"] {
@@ -21,16 +21,14 @@ function inputWishes({ board, job }: JobBundle, { placements }: WiringPlan): { o
   const found = behavioursAt(board, foundPositions(board, job.found));
   const on: Given = {};
   const off: Given = {};
-  const needed = new Set<BehaviourId>();
   for (const input of board.inputs) {
     if (!input.off || !used.has(input.id)) continue;
     const { behaviour, is } = input.off;
-    needed.add(behaviour);
     const counts = wordsSet(board, behaviour).find((word) => word !== is);
     if (found[behaviour] === is && counts !== undefined) on[behaviour] = counts;
   }
   for (const input of board.inputs)
-    if (input.off && !input.link && !used.has(input.id) && !needed.has(input.off.behaviour))
+    if (input.off && !used.has(input.id) && quietBy(board, input, used) === "setting")
       off[input.off.behaviour] = input.off.is;
   return { on, off };
 }
@@ -46,20 +44,11 @@ export function wishesOf(bundle: JobBundle, wiring: WiringPlan): Given {
   const inputs = inputWishes(bundle, wiring);
   const limits = wiring.devices.find((device) => device.profile.limits)?.profile.limits;
   const sensing = limits === "one-core" ? "switches" : limits;
-  const edge = wiring.placements.flatMap(({ demand, place }) =>
-    demand.kind === "contact" && place?.kind === "input" && place.input.setBy.includes("edge-sensing")
-      ? [sensingWord(demand.contact)]
-      : [],
-  )[0];
   const tested = testWish(wiring, board);
-  const relays = wiring.placements.flatMap(({ place }) =>
-    place?.kind === "relay" && place.output.setBy ? [[place.output.setBy, place.task] as const] : [],
-  );
   return {
     ...inputs.on,
     ...(tested === undefined ? {} : { "photocell-test": tested }),
-    ...Object.fromEntries(relays),
-    ...(edge ? { "edge-sensing": edge } : {}),
+    ...settingsOf(board, wiring.placements),
     ...(sensing && settable.has("limit-sensing") ? { "limit-sensing": sensing } : {}),
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
     ...(job.survey.leaves.length > 1 ? job.wishes : withoutPair(job.wishes)),

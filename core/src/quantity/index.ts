@@ -11,4 +11,5 @@ export {
 } from "./clock.ts";
 export type { Degrees, Sweep } from "./clock.ts";
 export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
+export { extraLowVolts } from "./extra-low.ts";
 export { count, listed, plainNumber, sentence, spanText } from "./format.ts";

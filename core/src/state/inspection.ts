@@ -3,6 +3,8 @@ import {
   behavioursAt,
   commitFindings,
   forceFindings,
+  isPanelCut,
+  panelJumper,
   thresholdFindings,
   type Positions,
 } from "../controls/index.ts";
@@ -39,6 +41,13 @@ function protectionFindings(planned: Planned, state: BenchState): Finding[] {
         },
       ),
     );
+}
+
+/** Trap 6: the jumper that cuts the panel off, left on. */
+function panelFindings({ bundle: { board } }: Planned, state: BenchState): Finding[] {
+  const jumper = panelJumper(board);
+  if (!jumper || !isPanelCut(board, state.positions)) return [];
+  return [finding("panel-cut-off", [{ kind: "jumper", id: jumper.id }], { jumper: jumper.label })];
 }
 
 /** The least force that any procedure of the board asks for, %. */
@@ -103,7 +112,7 @@ function directionFindings(planned: Planned, state: BenchState): Finding[] {
   });
 }
 
-/** What is wrong with the bench as it stands: traps 1 to 5, 13, 14, 18, 20, 36, 37, 42, 44 and 47. */
+/** What is wrong with the bench as it stands: traps 1 to 6, 13, 14, 18, 20, 36, 37, 42, 44 and 47. */
 export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = wiresOf(planned.wiring, state);
@@ -113,6 +122,7 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
       cores,
       state.links,
       planned.wiring.cores.filter((core) => seatOf(state.sits, core.from) !== undefined),
+      behavioursAt(board, state.inForce),
     ),
     ...protectionFindings(planned, state),
     ...thresholdFindings(board, state.positions, planned.controls.positions),
@@ -124,6 +134,7 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
     }),
     ...directionFindings(planned, state),
     ...liveFindings(planned, state),
+    ...panelFindings(planned, state),
     ...testFindings(planned, state.inForce),
     ...commitFindings(board, state.positions, state.inForce),
   ];

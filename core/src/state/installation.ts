@@ -1,5 +1,6 @@
 import type { BoardProfile } from "../board/index.ts";
-import type { Installation, Wire } from "../circuit/index.ts";
+import { circuitSettings, type BoardSet, type Installation, type Wire } from "../circuit/index.ts";
+import { behavioursAt } from "../controls/index.ts";
 import { nodeKey, nodeWord, pinNode } from "../node/index.ts";
 import { seated, seatOf, type Core, type WiringPlan } from "../wiring/index.ts";
 import type { BenchState } from "./bench.ts";
@@ -35,7 +36,15 @@ function unplannedWires(
   );
 }
 
-/** The circuit of a state: its cores, links and tripped contacts. */
+/** What the settings in force make of the circuit. */
+function setOf(board: BoardProfile, { inForce }: BenchState): BoardSet {
+  const ids = circuitSettings(board);
+  if (!ids.length) return {};
+  const given = behavioursAt(board, inForce);
+  return Object.fromEntries(ids.flatMap((id) => (given[id] === undefined ? [] : [[id, given[id]]])));
+}
+
+/** The circuit of a state: its cores, links and tripped contacts, and what the settings in force make of it. */
 export function installationOf(
   board: BoardProfile,
   wiring: Pick<WiringPlan, "devices" | "cores">,
@@ -48,5 +57,6 @@ export function installationOf(
     linksIn: new Set(Object.keys(state.links).filter((id) => state.links[id] === "in")),
     tripped: new Set(state.tripped),
     powered: state.powered,
+    set: setOf(board, state),
   };
 }

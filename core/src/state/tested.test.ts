@@ -34,6 +34,20 @@ function planned(id: string, devices: string[], wish?: boolean) {
   };
 }
 
+describe("a setting for the test of one input", () => {
+  test("is decided by what sits there, whatever another input with a test of its own has on it", () => {
+    // The edge of this board is tested by way of its supply: no setting switches that, and none can be asked for it.
+    const devices = ["ostwick-vigil", "lathbury-softline"];
+    const plan = planJob(bundleOn("hexby-trestle", devices));
+    const on = plan.wiring.placements.flatMap(({ demand, place }) =>
+      demand.kind === "contact" && place?.kind === "input" ? [place.input.id] : [],
+    );
+    expect(on.sort()).toEqual(["beam", "edge"]);
+    expect(planned("hexby-trestle", devices)).toEqual({ set: true, found: [] });
+    expect(planned("hexby-trestle", devices, false).found).toEqual([["wired-but-not-tested", testable]]);
+  });
+});
+
 describe("the test of photocells on every board that has it as a setting", () => {
   test("there are several", () => expect(settable.length).toBeGreaterThan(2));
 

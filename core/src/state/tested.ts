@@ -1,4 +1,4 @@
-import { settableBehaviours, type BoardInput } from "../board/index.ts";
+import { settableBehaviours, type BoardInput, type BoardProfile } from "../board/index.ts";
 import { behavioursAt, type Positions } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { listed } from "../quantity/index.ts";
@@ -15,7 +15,7 @@ interface Tested {
 }
 
 /** Every contact on an input that the board can test, and whether its device is wired for it. */
-function testedContacts({ placements }: WiringPlan, board: Planned["bundle"]["board"]): Tested[] {
+function testedContacts({ placements }: WiringPlan, board: BoardProfile): Tested[] {
   return placements.flatMap(({ demand, place }): Tested[] => {
     if (demand.kind !== "contact" || place?.kind !== "input" || place.input.test === undefined) return [];
     const { input } = place;
@@ -36,24 +36,30 @@ function testedContacts({ placements }: WiringPlan, board: Planned["bundle"]["bo
   });
 }
 
-/** What the test of the board's photocells should be set to, where a setting decides: on where every one on a tested input can be tested. */
-export function testWish(wiring: WiringPlan, board: Planned["bundle"]["board"]): boolean | undefined {
+/** True for an input whose test a setting switches on and off. */
+const isTestSet = (board: BoardProfile, input: BoardInput) =>
+  input.setBy.includes("photocell-test") && settableBehaviours(board).has("photocell-test");
+
+/** What the test of the board's photocells should be set to, where a setting decides: on where every one on an input it is for can be tested. */
+export function testWish(wiring: WiringPlan, board: BoardProfile): boolean | undefined {
   if (!settableBehaviours(board).has("photocell-test")) return undefined;
-  const contacts = testedContacts(wiring, board);
+  const contacts = testedContacts(wiring, board).filter(({ input }) => isTestSet(board, input));
   return contacts.length > 0 && contacts.every(({ wired }) => wired === true);
 }
 
 /** Trap 38, where the controls stand: tested without a wire for it, or wired for it and not tested. */
 export function testFindings({ wiring, bundle: { board } }: Planned, at: Positions): Finding[] {
-  const settable = settableBehaviours(board).has("photocell-test");
   const set = behavioursAt(board, at)["photocell-test"];
   const contacts = testedContacts(wiring, board);
-  const others = contacts.filter(({ wired }) => wired !== true).map(({ device }) => device.name);
+  const others = contacts
+    .filter(({ input, wired }) => isTestSet(board, input) && wired !== true)
+    .map(({ device }) => device.name);
   const remedy = others.length
     ? `${listed([...new Set(others)])} cannot be tested: put one in place that can, then set the test on.`
     : "Set the test on.";
   return contacts.flatMap(({ input, device, wired, by }): Finding[] => {
-    // A board without a setting tests always where it has an output for it.
+    const settable = isTestSet(board, input);
+    // An input without a setting is tested always where it has an output for it.
     const on = settable ? set === true : board.outputs.some((output) => output.id === input.test);
     const subjects = [
       { kind: "device" as const, id: device.id },

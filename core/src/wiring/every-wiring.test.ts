@@ -7,7 +7,7 @@ import { conductorOhms, listed, plainNumber } from "../quantity/index.ts";
 import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
 import { billOf } from "./cables/index.ts";
 import { planWiring, type WiringPlan } from "./index.ts";
-import { pinsOf, type Placement } from "./place/index.ts";
+import { feedGives, pinsOf, type Placement } from "./place/index.ts";
 
 const accessories = shippedDevices().filter(({ kind }) => kind !== "drive");
 
@@ -38,8 +38,10 @@ function anyJob(id: string): fc.Arbitrary<JobBundle> {
     });
 }
 
-const drawn = boardIds().flatMap((id) =>
-  fc.sample(anyJob(id), { numRuns: 3, seed: 91 }).map((bundle) => ({ id, bundle, plan: planWiring(bundle) })),
+const drawn = boardIds().flatMap((id, board) =>
+  fc
+    .sample(anyJob(id), { numRuns: 3, seed: 91 + board })
+    .map((bundle) => ({ id, bundle, plan: planWiring(bundle) })),
 );
 
 const each = (holds: (plan: WiringPlan, bundle: JobBundle, id: string) => void) => {
@@ -120,13 +122,26 @@ test("the bill sums what is cut, kind by kind, counts each connector once, and n
   expect(coils).toBeGreaterThan(3);
 });
 
+/** When a relay with this task is pulled in, written once more. */
+const pulled = (task: string, situation: Situation): boolean => {
+  if (task === "moving") return situation === "opening" || situation === "closing";
+  if (task === "lock") return situation === "opening";
+  if (task === "traffic-go") return situation === "open";
+  return task === "traffic-wait" ? situation !== "open" && atWork(situation) : atWork(situation);
+};
+
 /** What a placed supply draws, reckoned once more: at work or at rest, on a rail that lives, a converter by its outputs. */
 function draws(plan: WiringPlan, { demand, place }: Placement, situation: Situation): number {
   if (demand.kind !== "supply" || !place) return 0;
   const working = atWork(situation);
   const lives = (at: Placement["place"]): boolean => {
     if (at?.kind === "rail") return railLives(at.rail, situation);
-    if (at?.kind === "relay") return working && railLives(at.rail, situation);
+    if (at?.kind === "relay")
+      return (
+        (pulled(at.task, situation) !== (at.rests ?? false) ||
+          (at.third !== undefined && pulled(at.third.task, situation))) &&
+        (at.feed.kind === "spur" || lives(at.feed))
+      );
     if (at?.kind !== "made") return false;
     const maker = plan.placements.find(
       (other) =>
@@ -172,8 +187,9 @@ test("every limit carries the sum of what is fed over it, in every situation, an
             place.kind === "made" && place.made.device === limit.device && place.made.rail.id === limit.rail
           );
         }
-        if (place.kind !== "rail" && place.kind !== "relay") return false;
-        return limit.kind === "budget" ? place.rail.budget === limit.budget : place.rail.id === limit.rail;
+        const feed = place.kind === "relay" ? place.feed : place;
+        if (feed.kind !== "rail") return false;
+        return limit.kind === "budget" ? feed.rail.budget === limit.budget : feed.rail.id === limit.rail;
       });
       relays += on.filter(({ place }) => place?.kind === "relay").length;
       for (const situation of situations) {
@@ -345,7 +361,7 @@ test("every reason names the place it is the reason of", () => {
           break;
         case "relay":
           expect(why).toContain(place.output.label);
-          expect(why).toContain(place.rail.label);
+          expect(why).toContain(feedGives(place.feed).label);
           break;
         case "output":
           expect(why).toContain(place.output.label);

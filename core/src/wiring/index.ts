@@ -1,10 +1,10 @@
 export { assign, compareCost } from "./assign/index.ts";
 export type { Assignment, Cost, Item, Option, Shared } from "./assign/index.ts";
-export { demandsOf, placeDevices, problemOf, sensingWord, testedBy } from "./place/index.ts";
+export { demandsOf, placeDevices, problemOf, settingsOf, testedBy } from "./place/index.ts";
 export type { Demand, Place, PlanCost, Placement, SiteDevice } from "./place/index.ts";
 export { netsOf, seatText, supplyName, wireRows } from "./cores/index.ts";
 export type { Core, Net } from "./cores/index.ts";
-export { foundLinks, linkFindings } from "./links/index.ts";
+export { foundLinks, linkFindings, quietBy } from "./links/index.ts";
 export type { LinkPlan, LinkPosition } from "./links/index.ts";
 export type { BySituation, Load, RailLoad } from "./loads/index.ts";
 export { allowanceM, billOf, cableKey, cutStepM } from "./cables/index.ts";

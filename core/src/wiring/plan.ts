@@ -12,12 +12,13 @@ import {
   type CablePlan,
   type Reach,
 } from "./cables/index.ts";
-import { coresOf, crowdFindings, inletCores, pinFindings, type Core } from "./cores/index.ts";
+import { coresOf, crowdFindings, earthFindings, inletCores, pinFindings, type Core } from "./cores/index.ts";
 import { foundLinks, planLinks, type LinkPlan } from "./links/index.ts";
 import { overloadFindings, railLoads, type RailLoad } from "./loads/index.ts";
 import {
   placeDevices,
   placementFindings,
+  settingsOf,
   siteFindings,
   type PlanCost,
   type Placement,
@@ -56,7 +57,7 @@ function cablesAtHand(job: Job): Record<string, Record<string, Cable>> {
 /** The installation as a plan wants it: every core landed, every link where it belongs, nothing tripped, with power. */
 export function asPlanned(
   board: BoardProfile,
-  { devices, cores, links }: Pick<WiringPlan, "devices" | "cores" | "links">,
+  { devices, placements, cores, links }: Pick<WiringPlan, "devices" | "placements" | "cores" | "links">,
 ): Installation {
   return {
     board,
@@ -65,6 +66,7 @@ export function asPlanned(
     linksIn: new Set(links.filter((link) => link.planned === "in").map((link) => link.id)),
     tripped: new Set(),
     powered: true,
+    set: settingsOf(board, placements),
   };
 }
 
@@ -84,7 +86,7 @@ export function planWiring(bundle: {
   const cores = [...coresOf(board, placements, atHand, linksIn), ...inletCores(board, placements)];
   const rails = railLoads(board, devices, placements, fitted);
   const pulled = cablesOf(board, devices, cores);
-  const at = asPlanned(board, { devices, cores, links });
+  const at = asPlanned(board, { devices, placements, cores, links });
   const enough = sizesEnough(at, devices, placements, cores, pulled);
   const cables = pulled.map((cable) => ({ ...cable, enoughMm2: enough.get(cable.id) }));
   return {
@@ -100,6 +102,7 @@ export function planWiring(bundle: {
       ...placementFindings(board, devices, placements, fitted),
       ...crowdFindings(board, cores, linksIn),
       ...pinFindings(board, devices, placements, cores),
+      ...earthFindings(board, placements),
       ...siteFindings(board, devices, placements, fitted),
       ...overloadFindings(rails),
       ...segregationFindings(board, cores, pulled),

@@ -93,6 +93,28 @@ const cases: Broken[] = [
     /inputs\[3\]\.terminal: expected a terminal outside its own common, found "C1"/,
   ],
   [
+    "a link on an input that looks for an end resistor and cannot be set otherwise",
+    "tarn-weir",
+    (b) => {
+      const edge = b.inputs.find((input) => input.ohms !== undefined)!;
+      b.links.push({ id: "link-edge", between: ["S1", edge.terminal], delivered: "in" });
+      edge.link = "link-edge";
+    },
+    /inputs\[\d+\]\.link: expected no link on an input that looks for an end resistor, found "link-edge"\. Say by which setting/,
+  ],
+  [
+    "an input switched off by the setting of another, without a link",
+    "larkrise-passage",
+    (b) => delete b.inputs.find((input) => input.id === "side-2")!.link,
+    /inputs\[\d+\]\.link: expected a link, for the setting that switches it off is shared.*side-sensor-reaction switches side as well/,
+  ],
+  [
+    "a panel of another voltage than the supply on the same terminals",
+    "tollard-nightjar",
+    (b) => (b.solar!.volts = 48),
+    /solar\.volts: expected volts of the supply on the same terminals \(12, 24\), found 48/,
+  ],
+  [
     "a link on an input that rests open",
     duet,
     (b) => (b.inputs[3]!.link = "link-stop"),

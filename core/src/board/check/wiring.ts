@@ -1,4 +1,5 @@
 import type { BoardInput, BoardProfile } from "../schema/index.ts";
+import { canSet } from "../settable.ts";
 import { checkCondition, known, refusedAtRest, type Names, type Report, unique } from "../words/index.ts";
 
 /** Blocks, terminals, and everything that names a terminal. */
@@ -82,8 +83,20 @@ export function checkSupply(board: BoardProfile, names: Names, report: Report): 
     known(feed?.plus, names.terminals, `${key}.plus`, "terminal", report);
     known(feed?.minus, names.terminals, `${key}.minus`, "terminal", report);
   }
+  const shared = solar && Object.values(supply.poles).includes(solar.plus);
+  if (shared && ![solar.volts].flat().every((volts) => supply.volts.includes(volts)))
+    report(
+      "solar.volts",
+      `volts of the supply on the same terminals (${supply.volts.join(", ")})`,
+      solar.volts,
+      "Say the same of the terminals in both places.",
+    );
   known(solar?.isolatedBy, [...names.controls.keys()], "solar.isolatedBy", "control", report);
 }
+
+/** True where a setting has the input take a plain contact in place of an end resistor. */
+const isPlainSettable = (board: BoardProfile, { setBy }: BoardInput) =>
+  setBy.includes("edge-sensing") && canSet(board, "edge-sensing", "contact");
 
 function checkInput(
   board: BoardProfile,
@@ -142,6 +155,24 @@ function checkInput(
       "a link, or a setting that switches it off",
       input.id,
       "Say how the board is satisfied while nothing is wired here: link or off.",
+    );
+  // What a short bridges never shows the end resistor it looks for: it reads pressed, and nothing moves.
+  if (input.link && input.ohms !== undefined && !isPlainSettable(board, input))
+    report(
+      `${path}.link`,
+      "no link on an input that looks for an end resistor",
+      input.link,
+      "Say by which setting it is switched off, or that it can be set for a plain contact.",
+    );
+  const sharer = board.inputs.find(
+    (other) => other.id !== input.id && other.off && other.off.behaviour === input.off?.behaviour,
+  );
+  if (sharer && input.contact === "closed" && !input.link)
+    report(
+      `${path}.link`,
+      "a link, for the setting that switches it off is shared",
+      undefined,
+      `${input.off!.behaviour} switches ${sharer.id} as well: with that in use, only a link keeps ${input.id} quiet.`,
     );
   if (input.guards.length && !input.reactions.length)
     report(

@@ -159,7 +159,11 @@ export const outputSchema = z.strictObject({
   id: idSchema,
   label,
   kind: z.enum(["relay", "test", "wake", "brake", "signal"]),
-  terminals: z.array(terminalId).min(1).max(4),
+  terminals: z
+    .array(terminalId)
+    .min(1)
+    .max(4)
+    .describe("Of a relay its common, the contact that works, and the one that rests where it has one."),
   task: label.optional().describe("What it does, where that is fixed."),
   setBy: behaviourId.optional().describe("The behaviour that chooses what it does."),
   maxVolts: z.number().positive().max(420).optional(),
@@ -205,7 +209,9 @@ export const panelFeedSchema = z
   .strictObject({
     plus: terminalId,
     minus: terminalId,
-    volts: z.number().positive().max(60),
+    volts: z
+      .union([z.number().positive().max(60), z.array(z.number().positive().max(60)).min(1)])
+      .describe("Nominal volts, or those it can have."),
     isolatedBy: idSchema.optional().describe("The jumper that cuts the panel off while it is on."),
   })
   .describe("Terminals of a solar panel.");

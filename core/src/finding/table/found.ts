@@ -82,6 +82,12 @@ export const foundFindings = {
     remedy:
       "Do not power up. Prove dead, take it off, and check its insulation and every device on its cable.",
   },
+  "earth-not-joined": {
+    severity: "danger",
+    what: "The protective earth of {device} sits on {found} and not on {planned}.",
+    why: "A fault in it puts its housing under mains voltage, and no breaker trips.",
+    remedy: "Do not power up. Prove dead, land it on {planned}, and have the earth measured.",
+  },
   "supply-reversed": {
     severity: "danger",
     what: "{device} gets its supply the wrong way round: {volts} from + to −.",

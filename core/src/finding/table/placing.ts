@@ -57,7 +57,7 @@ export const placingFindings = {
   "rail-never-sleeps": {
     severity: "caution",
     what: "{device} should live only while it is needed, and {rail} is always on.",
-    why: "Its own battery, or the board's, is emptied by it.",
+    why: "A coil that is made to be switched overheats, a lock stays open, and a battery is emptied by it.",
     remedy: "Feed it from a switched rail, or choose a device that may live always.",
   },
   "converters-in-a-ring": {

@@ -81,6 +81,13 @@ export const settingsFindings = {
     why: "A contact that sticks is found only by a test.",
     remedy: "{remedy}",
   },
+  "panel-cut-off": {
+    severity: "fault",
+    trap: 6,
+    what: "{jumper} is on: the solar panel is cut off.",
+    why: "Nothing is charged while it is on: the battery runs down in a few days, and is then taken for the fault.",
+    remedy: "Take the shunt of {jumper} off both pins and park it on one of them.",
+  },
   "passage-without-automatic-closing": {
     severity: "caution",
     trap: 50,

@@ -57,6 +57,13 @@ export const supplyFindings = {
     why: "Too much destroys the board or boils the battery; too little never charges and is taken for a fault.",
     remedy: "Use one for {wanted}, or set the board for {given} where it can be set, before it is connected.",
   },
+  "earth-unknown": {
+    severity: "fault",
+    what: "{device} stands on mains, and its data name no protective earth.",
+    why: "A fault in it puts its housing under mains voltage, and no breaker trips.",
+    remedy:
+      "Read its plate: a square within a square stands for double insulation, and its data may say so. Otherwise name its earth pin there, and run that core to {terminal}.",
+  },
   "mains-beside-low": {
     severity: "danger",
     what: "{cable} would carry mains beside extra-low voltage: {high}.",

@@ -24,6 +24,7 @@ function givesText(gives: readonly GivenBehaviour[]): string {
 }
 
 const standsFor = (control: PlannedControl) => {
+  if (!control.gives.length) return "It stands for nothing else: the solar panel is joined and charges.";
   const text = givesText(control.gives);
   return text
     ? `It stands for ${text}.`

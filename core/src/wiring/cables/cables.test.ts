@@ -43,10 +43,10 @@ describe("cables", () => {
     });
   });
 
-  test("a mains motor's cable is told as mains, has no spare, and shares no run with extra-low voltage", () => {
+  test("a mains motor's cable is told as mains, has its protective earth and no spare, and shares no run with extra-low voltage", () => {
     const { given, wiring } = planOn("fennimore-otter", ["fennimore-rack", "lathbury-halt"]);
     const motor = wiring.cables.find((cable) => cable.ends[0]?.part === "motor")!;
-    expect(motor).toMatchObject({ carries: "mains", cores: 3, spares: 0 });
+    expect(motor).toMatchObject({ carries: "mains", cores: 4, spares: 0 });
     expect(planJob(given).findings.map((each) => each.code)).not.toContain("mains-beside-low");
     const job = structuredClone(given.job);
     for (const device of job.devices) for (const cable of Object.values(device.cables)) cable.run = "trench";

@@ -1,12 +1,9 @@
 import { terminalOf, type BoardProfile } from "../../board/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { nodeWord, terminalIn } from "../../node/index.ts";
-import { listed } from "../../quantity/index.ts";
+import { extraLowVolts, listed } from "../../quantity/index.ts";
 import type { Core } from "../cores/index.ts";
 import type { SiteDevice } from "../place/index.ts";
-
-/** Limits of extra-low voltage, V: IEC 60364-4-41 (from memory). */
-const extraLow = { ac: 50, dc: 120 };
 
 /** Core counts that cables are commonly sold with. Common practice, no published source. */
 const soldCores = [2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24] as const;
@@ -57,15 +54,25 @@ export const cableKey = (device: string, part: string, run?: string): string =>
   run === undefined ? `part ${device} ${part}` : `run ${run}`;
 
 /** Terminals that carry more than extra-low voltage. */
-function mainsTerminals(board: BoardProfile): Set<string> {
-  const high = board.rails.filter((rail) => rail.volts > extraLow[rail.kind]);
-  return new Set(high.flatMap((rail) => [...rail.plus, ...rail.minus, ...(rail.third ?? [])]));
+function mainsTerminals(board: BoardProfile, cores: readonly Core[]): Set<string> {
+  const high = board.rails.filter((rail) => rail.volts > extraLowVolts[rail.kind]);
+  const fed = new Set(high.flatMap((rail) => [...rail.plus, ...rail.minus, ...(rail.third ?? [])]));
+  const isHigh = ({ to }: Core) => to.kind === "pole" || fed.has(terminalIn(to) ?? "");
+  // A relay passes on what its common is bridged to.
+  const relays = board.outputs.filter(
+    ({ kind, terminals }) =>
+      kind === "relay" &&
+      cores.some(
+        (core) => core.from.kind === "terminal" && core.from.terminal === terminals[0] && isHigh(core),
+      ),
+  );
+  return new Set([...fed, ...relays.flatMap(({ terminals }) => terminals)]);
 }
 
 /** True for a core that ends on the mains side, or is fed from above extra-low voltage. */
 function carriesMains(board: BoardProfile, mains: ReadonlySet<string>, core: Core): boolean {
   const terminal = terminalIn(core.to);
-  if (terminal === undefined) return false;
+  if (terminal === undefined) return core.to.kind === "pole";
   return mains.has(terminal) || terminalOf(board, terminal)?.block.purpose === "mains";
 }
 
@@ -105,7 +112,7 @@ export function cablesOf(
   devices: readonly SiteDevice[],
   cores: readonly Core[],
 ): CablePlan[] {
-  const mains = mainsTerminals(board);
+  const mains = mainsTerminals(board, cores);
   const runs = new Map<string, ReturnType<typeof endsOf>>();
   for (const end of endsOf(devices, cores)) runs.set(end.id, [...(runs.get(end.id) ?? []), end]);
   return [...runs].map(([id, members]): CablePlan => {
@@ -139,7 +146,7 @@ export function segregationFindings(
   cores: readonly Core[],
   cables: readonly CablePlan[],
 ): Finding[] {
-  const mains = mainsTerminals(board);
+  const mains = mainsTerminals(board, cores);
   return cables.flatMap((cable): Finding[] => {
     const mine = cores.filter((core) =>
       cable.ends.some((end) => end.device === core.device && end.part === core.part),

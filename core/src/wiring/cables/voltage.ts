@@ -72,12 +72,13 @@ const voltsAt = (measured: Measured, device: PlacedDevice, supply: DeviceSupply)
 
 /** What feeds a placed supply: its rail, with what it is called and its nominal volts. */
 function feedOf(place: Placement["place"]): { key: PartKey; label: string; volts: number } | undefined {
-  if (place?.kind === "rail" || place?.kind === "relay") {
-    const { id, label, volts: nominal } = place.rail;
+  const feed = place?.kind === "relay" ? place.feed : place;
+  if (feed?.kind === "rail") {
+    const { id, label, volts: nominal } = feed.rail;
     return { key: partKey(railPart(id)), label, volts: nominal };
   }
-  if (place?.kind !== "made") return undefined;
-  const { device, name, rail } = place.made;
+  if (feed?.kind !== "made") return undefined;
+  const { device, name, rail } = feed.made;
   return { key: partKey(madeRailPart(device, rail.id)), label: name, volts: rail.volts };
 }
 

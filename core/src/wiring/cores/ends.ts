@@ -1,10 +1,18 @@
 import { commonTerminals, type BoardInput, type BoardProfile } from "../../board/index.ts";
-import { jointNode, pinNode, terminalNode, type Node } from "../../node/index.ts";
-import type { Demand, Place, SiteDevice } from "../place/index.ts";
-import { terminalsAt } from "../place/index.ts";
-import type { Placement } from "../place/index.ts";
+import { jointNode, pinNode, poleNode, terminalNode, type Node } from "../../node/index.ts";
+import { extraLowVolts, listed } from "../../quantity/index.ts";
+import {
+  feedGives,
+  terminalsAt,
+  type Demand,
+  type Place,
+  type Placement,
+  type RelayPlace,
+  type SiteDevice,
+} from "../place/index.ts";
 
 type ContactDemand = Extract<Demand, { kind: "contact" }>;
+type SupplyDemand = Extract<Demand, { kind: "supply" }>;
 
 /** A core whose end may go to any of several terminals that are one point on the board. */
 export interface LooseEnd {
@@ -138,7 +146,7 @@ function feedText(place: Place): string {
     case "rail":
       return `${place.rail.label}, ${place.rail.volts} V ${place.rail.kind.toUpperCase()}`;
     case "relay":
-      return `${place.rail.label} by way of ${place.output.label}`;
+      return `${feedGives(place.feed).label} by way of ${listed(relaysOf(place).map(({ output }) => output.label))}`;
     case "output":
       return `${place.output.label}: ${place.output.task ?? place.output.kind}`;
     case "inlet":
@@ -167,14 +175,69 @@ function feedEnds(board: BoardProfile, placements: readonly Placement[]): LooseE
       terminals,
       why,
     }));
-    if (place.kind !== "relay" || demand.kind !== "supply") return ends;
-    const from = terminalNode(place.output.terminals[0]!);
-    const bridge = { device, pin: demand.supply.pins.plus, from, terminals: place.rail.plus };
-    return [...ends, { ...bridge, why: `bridge from ${place.output.terminals[0]!} to ${place.rail.label}` }];
+    return place.kind === "relay" && demand.kind === "supply"
+      ? [...ends, ...relayEnds(demand, place, why)]
+      : ends;
   });
+}
+
+/** The relays of a place, that of the third pole last. */
+const relaysOf = (place: RelayPlace) => [place, ...(place.third ? [place.third] : [])];
+
+/** Where a pole of what feeds a relay is found: terminals to choose from, or one node. */
+function feedEnd(feed: RelayPlace["feed"], pole: "plus" | "minus"): Pick<LooseEnd, "terminals" | "node"> {
+  switch (feed.kind) {
+    case "rail":
+      return { terminals: feed.rail[pole] };
+    case "made":
+      return { node: pinNode(feed.made.device, feed.made.rail.pins[pole]) };
+    case "spur":
+      return { node: poleNode(pole === "plus" ? "live" : "neutral") };
+  }
+}
+
+/** What a load by way of relays needs beside its own cores on the board: a bridge to each relay's common, and its other pole where no terminal of the board is that. */
+function relayEnds({ device, supply }: SupplyDemand, place: RelayPlace, why: string): LooseEnd[] {
+  const { label } = feedGives(place.feed);
+  const pins = [supply.pins.plus, supply.pins.third ?? supply.pins.plus];
+  const bridges = relaysOf(place).map(({ output }, at): LooseEnd => {
+    const [common = ""] = output.terminals;
+    return {
+      device,
+      pin: pins[at]!,
+      from: terminalNode(common),
+      ...feedEnd(place.feed, "plus"),
+      why: `bridge from ${common} to ${label}`,
+    };
+  });
+  if (place.feed.kind === "rail") return bridges;
+  return [...bridges, { device, pin: supply.pins.minus, ...feedEnd(place.feed, "minus"), why }];
+}
+
+/** True where this place feeds more than extra-low voltage. */
+function feedsMains(place: Place): boolean {
+  if (place.kind !== "rail" && place.kind !== "relay") return false;
+  const { kind, volts } = place.kind === "rail" ? place.rail : feedGives(place.feed);
+  return volts > extraLowVolts[kind];
+}
+
+/** Devices that get more than extra-low voltage from the board. */
+export const onMains = (placements: readonly Placement[]): SiteDevice[] => [
+  ...new Set(placements.flatMap(({ demand, place }) => (place && feedsMains(place) ? [demand.device] : []))),
+];
+
+/** The protective earth of everything on mains, to the board's own or, where that has none, to the spur's. */
+function earthEnds(board: BoardProfile, placements: readonly Placement[]): LooseEnd[] {
+  const terminal = board.supply.poles.earth;
+  const to = terminal === undefined ? { node: poleNode("earth") } : { terminals: [terminal] };
+  return onMains(placements).flatMap((device): LooseEnd[] =>
+    device.profile.earth === undefined
+      ? []
+      : [{ device, pin: device.profile.earth, ...to, why: "protective earth: it stands on mains" }],
+  );
 }
 
 /** An end for every pin that has a place: to terminals to choose from, a connector, or another device's pin. */
 export function looseEnds(board: BoardProfile, placements: readonly Placement[]): LooseEnd[] {
-  return [...feedEnds(board, placements), ...contactEnds(board, placements)];
+  return [...feedEnds(board, placements), ...earthEnds(board, placements), ...contactEnds(board, placements)];
 }

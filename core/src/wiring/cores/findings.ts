@@ -4,6 +4,7 @@ import { finding, type Finding } from "../../finding/index.ts";
 import { terminalIn } from "../../node/index.ts";
 import { count } from "../../quantity/index.ts";
 import { honoursPins, pinsOf, type Placement, type SiteDevice } from "../place/index.ts";
+import { onMains } from "./ends.ts";
 import { linksAt } from "./links-at.ts";
 import { seatText } from "./seat.ts";
 import type { Core } from "./cores.ts";
@@ -27,6 +28,14 @@ export function crowdFindings(
       }),
     ];
   });
+}
+
+/** What stands on mains by the plan and has no protective earth in its data, nor needs none. */
+export function earthFindings(board: BoardProfile, placements: readonly Placement[]): Finding[] {
+  const terminal = board.supply.poles.earth ?? "the earth of the spur";
+  return onMains(placements)
+    .filter(({ profile }) => profile.earth === undefined && !profile.doubleInsulated)
+    .map(({ id, name }) => finding("earth-unknown", [{ kind: "device", id }], { device: name, terminal }));
 }
 
 /** Pins wanted on a terminal that cannot take them, or that the board does not have. */

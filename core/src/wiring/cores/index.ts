@@ -1,6 +1,6 @@
 export { coresOf } from "./cores.ts";
 export type { Core } from "./cores.ts";
-export { crowdFindings, pinFindings } from "./findings.ts";
+export { crowdFindings, earthFindings, pinFindings } from "./findings.ts";
 export { inletCores, supplyName } from "./inlet.ts";
 export { netsOf } from "./nets.ts";
 export type { Net } from "./nets.ts";

@@ -32,7 +32,7 @@ const lists: Record<string, string[]> = {
   ],
   // A capacitor motor: common, opening and closing winding; its sensors on S; the low beam before the high one.
   "fennimore-otter": [
-    "drive-1 com>M1 opn>M2 cls>M3 s-plus>S1 s-minus>S2 s-open>S3 s-ret-a>S2 s-shut>S4 s-ret-b>S2",
+    "drive-1 com>M1 opn>M2 cls>M3 pe>L3 s-plus>S1 s-minus>S2 s-open>S3 s-ret-a>S2 s-shut>S4 s-ret-b>S2",
     "photocell-1 s-plus>A1 s-minus>A2 r-plus>A1 r-minus>A2 r-a>P3 r-b>P1",
     "stop-button-1 a>P2 b>P1",
     "key-switch-1 a>D2 b>D1",
@@ -41,7 +41,7 @@ const lists: Record<string, string[]> = {
   ],
   // Three phases; the station's three contacts on the wall keys; the encoder's screen on its own zero.
   "hexby-trestle": [
-    "drive-1 u>M1 v>M2 w>M3 e-plus>N1 e-minus>N2 e-data>N3 e-screen>N2",
+    "drive-1 u>M1 v>M2 w>M3 pe>L4 e-plus>N1 e-minus>N2 e-data>N3 e-screen>N2",
     "photocell-1 s-plus>V1 s-minus>V2 r-plus>V1 r-minus>V2 r-a>S5 r-b>S1",
     "key-switch-1 up-a>W2 up-b>W1 st-a>W3 st-b>W1 dn-a>W4 dn-b>W1",
     "supply l1>L1 l2>L2 l3>L3 earth>L4",

@@ -5,7 +5,7 @@ import { nodeKey, terminalIn, type Seat } from "../../node/index.ts";
 import { crowdFindings } from "../cores/index.ts";
 import { differencesOf, effectOf, effectText } from "./difference.ts";
 import { shortFindings, supplyFindings } from "./found-circuit.ts";
-import { onMains, reversedSource, wrongOutput, wrongSource } from "./found-places.ts";
+import { lostEarth, onMains, reversedSource, wrongOutput, wrongSource } from "./found-places.ts";
 import { subjectsOf, type AsWired } from "./found.ts";
 import { harmlessExchanges } from "./harmless.ts";
 import { exchangedLeads } from "./motor-leads.ts";
@@ -37,12 +37,15 @@ export function asWiredFindings(as: AsWired): Finding[] {
   const single = differencesOf(wiring.devices, wiring.cores, sits).filter(
     ({ pin }) => !told.has(nodeKey(pin)),
   );
-  const safe = single.filter((difference) => !onMains(board, difference).length);
+  const safe = single.filter(
+    (difference) => !onMains(board, difference).length && !lostEarth(as, difference).length,
+  );
   const harmless = harmlessExchanges(at, wiring.devices, safe);
   const differences = single.filter(({ pin }) => !harmless.pins.has(nodeKey(pin)));
   const misplaced = differences.flatMap((difference): Finding[] => {
     const grave = [
       ...onMains(board, difference),
+      ...lostEarth(as, difference),
       ...reversedSource(as, difference),
       ...wrongOutput(as, difference),
     ];

@@ -19,6 +19,20 @@ export function onMains(board: BoardProfile, difference: Difference): Finding[] 
   ];
 }
 
+/** A protective earth that is not where it belongs. */
+export function lostEarth(as: AsWired, difference: Difference): Finding[] {
+  const { pin, planned } = difference;
+  const device = as.wiring.devices.find((each) => each.id === pin.device);
+  if (!planned || device?.profile.earth !== pin.pin) return [];
+  return [
+    finding("earth-not-joined", subjectsOf(difference), {
+      device: difference.deviceName,
+      found: difference.foundText,
+      planned: difference.plannedText,
+    }),
+  ];
+}
+
 /** Trap 5: the two cores of a panel or a battery exchanged. */
 export function reversedSource(as: AsWired, difference: Difference): Finding[] {
   return as.wiring.placements.flatMap(({ demand, place }): Finding[] => {

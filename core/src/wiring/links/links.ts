@@ -1,6 +1,7 @@
 import type { BoardProfile } from "../../board/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { Placement } from "../place/index.ts";
+import { quietBy } from "./quiet.ts";
 
 export type LinkPosition = "in" | "out";
 
@@ -21,12 +22,13 @@ export function foundLinks(
   return Object.fromEntries(board.links.map((link) => [link.id, noted[link.id] ?? link.delivered]));
 }
 
-/** Every link both ways: out where a device takes over its input, in where the input stays empty. */
+/** Every link both ways: out where a device takes over its input, in where the input stays empty and no setting switches it off. */
 export function planLinks(
   board: BoardProfile,
   placements: readonly Placement[],
   found: Readonly<Record<string, LinkPosition>>,
 ): LinkPlan[] {
+  const used = new Set(placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input.id] : [])));
   return board.links.map((link) => {
     const input = board.inputs.find((each) => each.link === link.id);
     const users = placements.flatMap(({ demand, place }) =>
@@ -37,6 +39,8 @@ export function planLinks(
     const now = found[link.id] ?? link.delivered;
     const stays = { id: link.id, between: link.between, found: now };
     if (!input) return { ...stays, planned: now, why: "No input of this plan uses it: it stays as found." };
+    if (!users.length && quietBy(board, input, used) === "setting")
+      return { ...stays, planned: "out", why: `${input.label} stays empty and is switched off.` };
     return users.length
       ? {
           ...stays,

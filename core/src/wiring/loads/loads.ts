@@ -1,14 +1,17 @@
 import type { BoardProfile } from "../../board/index.ts";
-import { atWork, railLives, situations, type Situation } from "../../circuit/index.ts";
+import { atWork, pullsIn, railLives, situations, type Situation } from "../../circuit/index.ts";
 import { inputMilliamps, madeFrom, usualVolts } from "../../device/index.ts";
 import { madeRailPart, railPart } from "../../node/index.ts";
 import {
   limitKey,
   limitsOf,
+  feederOf,
   madeRails,
   type Demand,
   type Limit,
+  type MadeRail,
   type Placement,
+  type RelayPlace,
   type SiteDevice,
 } from "../place/index.ts";
 
@@ -50,25 +53,32 @@ interface SupplyPlacement {
 const bySituation = (of: (situation: Situation) => number): BySituation =>
   Object.fromEntries(situations.map((each) => [each, of(each)])) as BySituation;
 
+/** True while one of a relay's contacts feeds its load. */
+const relayLives = ({ task, third, rests }: RelayPlace, situation: Situation) =>
+  pullsIn(task, situation) !== (rests ?? false) || (third !== undefined && pullsIn(third.task, situation));
+
 function lives(place: Placement["place"], placements: readonly Placement[], situation: Situation): boolean {
   switch (place?.kind) {
     case "rail":
       return railLives(place.rail, situation);
     case "relay":
-      return railLives(place.rail, situation) && atWork(situation);
-    case "made": {
-      const { device, rail } = place.made;
-      const source = placements.find(
-        ({ demand }) =>
-          demand.kind === "supply" &&
-          demand.device.id === device &&
-          madeFrom(demand.device.profile, demand.supply).includes(rail),
+      return (
+        relayLives(place, situation) &&
+        (place.feed.kind === "spur" || lives(place.feed, placements, situation))
       );
+    case "made": {
+      const source = feederOf(place.made, placements);
       return source !== undefined && lives(source.place, placements, situation);
     }
     default:
       return false;
   }
+}
+
+/** The rail of a device that feeds this place, by way of a relay or not. */
+function madeFor(place: Placement["place"]): MadeRail | undefined {
+  const feed = place?.kind === "relay" ? place.feed : place;
+  return feed?.kind === "made" ? feed.made : undefined;
 }
 
 /** What a placed supply draws in a situation, mA: a converter by what hangs on it, and nothing on a rail that sleeps. */
@@ -86,10 +96,7 @@ function drawn(
   const asked = rails.map((rail) => {
     const output = placements.reduce(
       (sum, { demand: other, place: its }) =>
-        other.kind === "supply" &&
-        its?.kind === "made" &&
-        its.made.device === device.id &&
-        its.made.rail === rail
+        other.kind === "supply" && madeFor(its)?.device === device.id && madeFor(its)?.rail === rail
           ? sum + drawn(other, its, placements, situation)
           : sum,
       0,

@@ -1,11 +1,12 @@
 import type { BoardInput, BoardProfile, LoadDuty, Rail } from "../../board/index.ts";
 import type { PlacedDevice } from "../../circuit/index.ts";
-import type {
-  CoreColour,
-  DeviceContact,
-  DeviceProfile,
-  DeviceRail,
-  DeviceSupply,
+import {
+  madeFrom,
+  type CoreColour,
+  type DeviceContact,
+  type DeviceProfile,
+  type DeviceRail,
+  type DeviceSupply,
 } from "../../device/index.ts";
 import type { LeafId } from "../../job/index.ts";
 
@@ -28,6 +29,8 @@ export interface MadeRail {
   device: string;
   name: string;
   rail: DeviceRail;
+  /** True where it lives whatever the board does: made from a spur of its own, or from nothing. */
+  alone: boolean;
 }
 
 export type Output = BoardProfile["outputs"][number];
@@ -35,17 +38,47 @@ export type Output = BoardProfile["outputs"][number];
 /** What a device needs a place for: a contact wants an input, a supply a rail, a wake pair an output, a source its inlet. */
 export type Demand =
   | { kind: "contact"; device: SiteDevice; contact: DeviceContact }
-  | { kind: "supply"; device: SiteDevice; supply: DeviceSupply; duty: LoadDuty; duties: readonly LoadDuty[] }
+  | {
+      kind: "supply";
+      device: SiteDevice;
+      supply: DeviceSupply;
+      duty: LoadDuty;
+      duties: readonly LoadDuty[];
+      /** When it must live: as it says itself, and a converter always where it may feed what always lives. */
+      lives: DeviceSupply["lives"];
+    }
   | { kind: "listen"; device: SiteDevice; listen: DeviceProfile["listens"][number] }
   | { kind: "source"; device: SiteDevice; source: DeviceRail; inlet: "battery" | "panel" };
+
+/** What feeds a load by way of a relay: a rail of the board, one that a device makes, or the board's own mains spur. */
+export type RelayFeed =
+  { kind: "rail"; rail: Rail } | { kind: "made"; made: MadeRail } | { kind: "spur"; volts: number };
+
+/** A task that a relay is set to for the sake of a load. */
+export type RelayTask = "moving" | "courtesy" | "lock" | "traffic-go" | "traffic-wait";
+
+/** A relay of the board with the task it is set to for a load. */
+export interface RelayUse {
+  output: Output;
+  task: RelayTask;
+}
+
+/** Fed through contacts of the board; a load of three poles by two of them. */
+export interface RelayPlace extends RelayUse {
+  kind: "relay";
+  feed: RelayFeed;
+  /** The contact that conducts while the relay is let go, for what must live until then. */
+  rests?: true;
+  /** The relay that switches the third pole. */
+  third?: RelayUse;
+}
 
 /** Where a demand is met. */
 export type Place =
   | { kind: "input"; input: BoardInput }
   | { kind: "rail"; rail: Rail }
   | { kind: "made"; made: MadeRail }
-  /** Fed from a rail through a contact of the board, which is set to this task. */
-  | { kind: "relay"; output: Output; rail: Rail; task: string }
+  | RelayPlace
   | { kind: "output"; output: Output }
   | { kind: "inlet"; inlet: "battery" | "panel"; plus: string; minus: string; volts: readonly number[] };
 
@@ -54,6 +87,23 @@ const driveDuty: Record<LeafId, LoadDuty> = {
   overlapping: "drive-overlapping",
   overlapped: "drive-overlapped",
 };
+
+/** True where what is made from this supply may feed a device that must always live. */
+const feedsAlways = (maker: SiteDevice, supply: DeviceSupply, devices: readonly SiteDevice[]): boolean =>
+  madeFrom(maker.profile, supply).some((rail) =>
+    devices.some(
+      (device) =>
+        device.id !== maker.id &&
+        device.profile.supplies.some(
+          (other) =>
+            other.lives === "always" &&
+            rail.feeds.some((duty) => duty === other.duty) &&
+            (other.kind === "either" || other.kind === rail.kind) &&
+            rail.volts >= other.volts.min &&
+            rail.volts <= other.volts.max,
+        ),
+    ),
+  );
 
 /** Everything the devices need a place for, in the order of the devices. */
 export function demandsOf(devices: readonly SiteDevice[]): Demand[] {
@@ -66,7 +116,16 @@ export function demandsOf(devices: readonly SiteDevice[]): Demand[] {
           const duty = supply.duty === "drive" ? driveDuty[device.leaf ?? "only"] : supply.duty;
           // By this supply the board may test a contact: it may hang on the rail made for that as well.
           const tested = contacts.some((contact) => contact.test === supply.id);
-          return { kind: "supply", device, supply, duty, duties: tested ? [duty, "test-sender"] : [duty] };
+          const lives =
+            supply.lives === "any" && feedsAlways(device, supply, devices) ? "always" : supply.lives;
+          return {
+            kind: "supply",
+            device,
+            supply,
+            duty,
+            duties: tested ? [duty, "test-sender"] : [duty],
+            lives,
+          };
         }),
       ...contacts.map((contact): Demand => ({ kind: "contact", device, contact })),
       ...listens.map((listen): Demand => ({ kind: "listen", device, listen })),
@@ -81,7 +140,14 @@ export function demandsOf(devices: readonly SiteDevice[]): Demand[] {
 /** The rails that devices make. */
 export function madeRails(devices: readonly SiteDevice[]): MadeRail[] {
   return devices.flatMap((device) =>
-    device.profile.provides.map((rail) => ({ device: device.id, name: device.name, rail })),
+    device.profile.provides.map((rail) => ({
+      device: device.id,
+      name: device.name,
+      rail,
+      alone: !device.profile.supplies.some(
+        (supply) => !supply.ownSpur && madeFrom(device.profile, supply).includes(rail),
+      ),
+    })),
   );
 }
 

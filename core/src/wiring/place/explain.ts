@@ -1,9 +1,10 @@
 import type { BoardInput, BoardProfile, Rail } from "../../board/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
-import { pinsOf, type Demand, type Place } from "./demand.ts";
+import { pinsOf, type Demand, type Place, type RelayPlace } from "./demand.ts";
 import { honoursPins } from "./fit.ts";
 import { limitsOf } from "./limit.ts";
 import { misled, testedBy } from "./preference.ts";
+import { feedGives } from "./relay.ts";
 
 /** A demand with the place found for it, before the reason is given. */
 export interface Placed {
@@ -83,6 +84,12 @@ function railReason(
   return `${rail.label}: ${current(rail)}, ${when}${carries}${wrong}.`;
 }
 
+function relayReason({ output, third, feed, rests }: RelayPlace): string {
+  const by = third ? `${output.label} and ${third.output.label} switch it` : `${output.label} switches it`;
+  const how = rests ? " by its resting contact, so that it lives until the relay pulls in" : "";
+  return `${by}${how}, fed from ${feedGives(feed).label}: no terminal of the board feeds it by itself.`;
+}
+
 function reason({ demand, place }: Placed, board: BoardProfile, placed: readonly Placed[]): string {
   switch (place?.kind) {
     case undefined:
@@ -94,7 +101,7 @@ function reason({ demand, place }: Placed, board: BoardProfile, placed: readonly
     case "made":
       return `${place.made.name} makes ${current(place.made.rail)} for it, which no terminal of the board gives.`;
     case "relay":
-      return `${place.output.label} switches it, fed from ${place.rail.label}: no terminal of the board feeds it by itself.`;
+      return relayReason(place);
     case "output":
       return `${place.output.label}: ${place.output.task ?? "the output made for it"}.`;
     case "inlet":

@@ -1,9 +1,10 @@
-import { lampOfInput, type BoardProfile } from "../../board/index.ts";
+import { lampOfInput, type BoardProfile, type Rail } from "../../board/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { listed } from "../../quantity/index.ts";
 import { madeRails, type SiteDevice } from "./demand.ts";
 import type { Placement } from "./place.ts";
-import { misled } from "./preference.ts";
+import { feederOf } from "./feeder.ts";
+import { isMisled } from "./preference.ts";
 import { roomFor } from "./room.ts";
 import { unplacedFindings } from "./unplaced.ts";
 
@@ -41,20 +42,35 @@ function chainFindings(
   });
 }
 
-/** Trap 31, and its reverse: what must always live on a rail that sleeps, and what must sleep on one that never does. */
+/** What a place draws on in the end, through as many devices as stand between: a rail of the board, or what a device makes by itself. */
+function railBehind(
+  place: Placement["place"],
+  placements: readonly Placement[],
+): { rail: Pick<Rail, "label" | "live"> & { id?: string }; through: string[] } | undefined {
+  if (place?.kind === "rail") return { rail: place.rail, through: [] };
+  if (place?.kind !== "made") return undefined;
+  if (place.made.alone) return { rail: { label: place.made.name, live: "always" }, through: [] };
+  const behind = railBehind(feederOf(place.made, placements)?.place, placements);
+  return behind && { ...behind, through: [place.made.name, ...behind.through] };
+}
+
+/** Trap 31, and its reverse: what must always live on a rail that sleeps, by way of a converter too, and what must sleep on one that never does. */
 function misledFindings(placements: readonly Placement[]): Finding[] {
   return placements.flatMap(({ demand, place }): Finding[] => {
-    if (demand.kind !== "supply" || place?.kind !== "rail" || !misled(demand, place)) return [];
+    const behind = railBehind(place, placements);
+    if (demand.kind !== "supply" || !behind) return [];
+    const { rail, through } = behind;
+    const { lives } = demand.supply;
+    if (!isMisled(lives, rail)) return [];
     const subjects = [
       { kind: "device" as const, id: demand.device.id },
-      { kind: "rail" as const, id: place.rail.id },
+      ...(rail.id === undefined ? [] : [{ kind: "rail" as const, id: rail.id }]),
     ];
-    const live = place.rail.live === "not-closed" ? "the leaf is not closed" : place.rail.live;
     return [
-      finding(demand.supply.lives === "always" ? "rail-sleeps" : "rail-never-sleeps", subjects, {
+      finding(lives === "always" ? "rail-sleeps" : "rail-never-sleeps", subjects, {
         device: demand.device.name,
-        rail: place.rail.label,
-        live,
+        rail: through.length ? `${rail.label} by way of ${listed(through)}` : rail.label,
+        live: rail.live === "not-closed" ? "the leaf is not closed" : rail.live,
       }),
     ];
   });

@@ -4,6 +4,7 @@ import { bundleOn, boardIds, shippedBoard, shippedDevices } from "../../testing/
 import { planWiring } from "../plan.ts";
 import { demandsOf, type Demand } from "./demand.ts";
 import { placesFor } from "./fit.ts";
+import { feedGives } from "./relay.ts";
 
 const demandsFor = (profile: DeviceProfile): Demand[] =>
   demandsOf([{ id: "one", name: profile.name, profile }]);
@@ -50,10 +51,10 @@ describe("a relay switches what its contact bears, to the volt and the milliamp,
   test("volts", () => {
     for (const { id, demand } of cases) {
       const board = shippedBoard(id);
-      const most = Math.max(...relaysFor(demand, board).map(({ rail }) => rail.volts));
+      const most = Math.max(...relaysFor(demand, board).map(({ feed }) => feedGives(feed).volts));
       const offered = (maxVolts: number) => {
         setRelays(board, { maxVolts });
-        return relaysFor(demand, board).map(({ rail }) => rail.volts);
+        return relaysFor(demand, board).map(({ feed }) => feedGives(feed).volts);
       };
       expect(offered(most)).toContain(most);
       expect(offered(most - 1)).not.toContain(most);

@@ -9,19 +9,20 @@ import {
 import type { DeviceContact, DeviceSupply } from "../../device/index.ts";
 import type { LeafId } from "../../job/index.ts";
 import { pinsOf, sensingWord, type Demand, type MadeRail, type Output, type Place } from "./demand.ts";
+import { relayPlaces, switchedTerminal } from "./relay.ts";
 
-type Feed = Pick<Rail, "kind" | "volts"> & { feeds: readonly string[] };
+type Feed = Pick<Rail, "kind" | "volts"> & { feeds: readonly string[]; third?: readonly string[] };
 
 /** Why this output cannot feed this supply; undefined when it can. */
 export function supplyMisfit(
   feed: Feed,
   supply: DeviceSupply,
   duties: readonly LoadDuty[],
-): "duty" | "kind" | "volts" | undefined {
+): "duty" | "kind" | "volts" | "poles" | undefined {
   if (!duties.some((duty) => feed.feeds.includes(duty))) return "duty";
   if (supply.kind !== "either" && supply.kind !== feed.kind) return "kind";
   if (feed.volts < supply.volts.min || feed.volts > supply.volts.max) return "volts";
-  return undefined;
+  return supply.pins.third !== undefined && !feed.third ? "poles" : undefined;
 }
 
 /** Why this input cannot take this contact; undefined when it can. */
@@ -42,39 +43,6 @@ function senseFits(input: BoardInput, contact: DeviceContact, board: BoardProfil
   if (input.setBy.includes("edge-sensing") && canSet(board, "edge-sensing", sensingWord(contact)))
     return contact.ohms === undefined || contact.ohms === input.ohms;
   return input.senses === (contact.senses ?? "contact") && input.ohms === contact.ohms;
-}
-
-/** What a relay must be set to, to switch such a load. */
-const relayTasks: Partial<Record<LoadDuty, string>> = {
-  flash: "moving",
-  bell: "moving",
-  "courtesy-light": "courtesy",
-  traffic: "traffic-go",
-};
-
-/** Relays that can switch this load, each with a rail whose voltage and kind are right for it. */
-function relayPlaces(board: BoardProfile, supply: DeviceSupply, duty: LoadDuty): Place[] {
-  const task = relayTasks[duty];
-  if (task === undefined || supply.pins.third !== undefined) return [];
-  const rails = board.rails.filter(
-    (rail) =>
-      rail.live === "always" &&
-      rail.feeds.includes("accessory") &&
-      !supplyMisfit({ ...rail, feeds: [duty] }, supply, [duty]),
-  );
-  return board.outputs
-    .filter(
-      (output) =>
-        output.kind === "relay" &&
-        output.setBy !== undefined &&
-        canSet(board, output.setBy, task) &&
-        supply.milliamps.working <= (output.maxMilliamps ?? Infinity),
-    )
-    .flatMap((output) =>
-      rails
-        .filter((rail) => rail.volts <= (output.maxVolts ?? Infinity))
-        .map((rail): Place => ({ kind: "relay", output, rail, task })),
-    );
 }
 
 function inletPlaces({ battery, solar }: BoardProfile, inlet: "battery" | "panel"): Place[] {
@@ -127,7 +95,7 @@ function supplyPlaces(
     ...made
       .filter((each) => each.device !== device.id && !supplyMisfit(each.rail, supply, duties))
       .map((each) => ({ place: { kind: "made", made: each } as const, rank: rails })),
-    ...relayPlaces(board, supply, duty).map((place) => ({ place, rank: rails + 1 })),
+    ...relayPlaces(board, { device, supply, duty }, made).map((place) => ({ place, rank: rails + 1 })),
   ];
 }
 
@@ -175,11 +143,11 @@ export function terminalsAt(
       [plus, [place.plus]],
       [minus, [place.minus]],
     ];
-  if (place.kind === "relay")
-    return [
-      [plus, [place.output.terminals[1]!]],
-      [minus, place.rail.minus],
-    ];
+  if (place.kind === "relay") {
+    const ends: [string, string[]][] = [[plus, [switchedTerminal(place)]]];
+    if (third !== undefined && place.third) ends.push([third, [switchedTerminal(place.third)]]);
+    return place.feed.kind === "rail" ? [...ends, [minus, place.feed.rail.minus]] : ends;
+  }
   if (place.kind !== "rail") return [];
   const extra =
     third !== undefined && place.rail.third ? [[third, place.rail.third] as [string, string[]]] : [];

@@ -1,6 +1,7 @@
 export { anotherVoltage } from "./another-voltage.ts";
-export { demandsOf, madeRails, pinsOf, sensingWord } from "./demand.ts";
-export type { Demand, Place, SiteDevice } from "./demand.ts";
+export { demandsOf, madeRails, pinsOf } from "./demand.ts";
+export type { Demand, MadeRail, Place, RelayPlace, SiteDevice } from "./demand.ts";
+export { feederOf } from "./feeder.ts";
 export { placementFindings } from "./findings.ts";
 export { honoursPins, terminalsAt } from "./fit.ts";
 export { placeDevices } from "./place.ts";
@@ -9,5 +10,7 @@ export { limitKey, limitsOf } from "./limit.ts";
 export type { Limit } from "./limit.ts";
 export { testedBy } from "./preference.ts";
 export type { PlanCost } from "./preference.ts";
+export { feedGives } from "./relay.ts";
+export { settingsOf } from "./settings.ts";
 export { problemOf } from "./problem.ts";
 export { siteFindings } from "./site.ts";

@@ -10,9 +10,10 @@ export const limitKey = (limit: Limit): string =>
 
 /** Keys of the limits a place draws on, its own before the budget it shares. */
 export function limitsOf(place: Place): string[] {
-  if (place.kind === "made") return [limitKey(madeRailPart(place.made.device, place.made.rail.id))];
-  if (place.kind !== "rail" && place.kind !== "relay") return [];
-  const { id, limitMilliamps, budget } = place.rail;
+  const feed = place.kind === "relay" ? place.feed : place;
+  if (feed.kind === "made") return [limitKey(madeRailPart(feed.made.device, feed.made.rail.id))];
+  if (feed.kind !== "rail") return [];
+  const { id, limitMilliamps, budget } = feed.rail;
   return [
     ...(limitMilliamps ? [limitKey(railPart(id))] : []),
     ...(budget ? [limitKey({ kind: "budget", budget })] : []),

@@ -1,6 +1,7 @@
-import { terminalOf, type BoardProfile } from "../../board/index.ts";
+import { terminalOf, type BoardProfile, type Rail } from "../../board/index.ts";
+import type { DeviceSupply } from "../../device/index.ts";
 import type { Cost } from "../assign/index.ts";
-import type { Demand, MadeRail, Place, SiteDevice } from "./demand.ts";
+import type { Demand, MadeRail, Output, Place, SiteDevice } from "./demand.ts";
 import { placesFor, terminalsAt, type RankedPlace } from "./fit.ts";
 
 /** What a plan costs, the gravest first. */
@@ -39,17 +40,25 @@ export function costOfPlan([grave, light]: Cost): PlanCost {
   };
 }
 
-/** True where a supply would live when it must not, or sleep when it must live. */
-export function misled(demand: Demand, place: Place): boolean {
-  if (demand.kind !== "supply" || place.kind !== "rail") return false;
-  const always = place.rail.live === "always";
-  return (demand.supply.lives === "always" && !always) || (demand.supply.lives === "switched" && always);
+/** True where what lives so would live on this rail when it must not, or sleep when it must live. */
+export function isMisled(lives: DeviceSupply["lives"], { live }: Pick<Rail, "live">): boolean {
+  return lives === "always" ? live !== "always" : lives === "switched" && live === "always";
 }
 
-/** The slot a place takes one unit of. */
+/** True where a supply would live when it must not, or sleep when it must live; a converter, with what may hang on it. */
+export function misled(demand: Demand, place: Place): boolean {
+  if (demand.kind !== "supply") return false;
+  if (place.kind === "made") return place.made.alone && isMisled(demand.lives, { live: "always" });
+  return place.kind === "rail" && isMisled(demand.lives, place.rail);
+}
+
+/** The slot of an output of the board. */
+export const outputSlot = ({ output }: { output: Output }): string => `output ${output.id}`;
+
+/** The slot a place takes one unit of; the second relay of a load with three poles is another. */
 export function slotOf(demand: Demand, place: Place): string | undefined {
   if (place.kind === "input") return `input ${place.input.id}`;
-  if (place.kind === "output" || place.kind === "relay") return `output ${place.output.id}`;
+  if (place.kind === "output" || place.kind === "relay") return outputSlot(place);
   if (place.kind === "inlet") return `inlet ${place.inlet}`;
   // One drive an output: two on one would run with one's limits and the other's force.
   const drives = demand.kind === "supply" && demand.duty.startsWith("drive");

@@ -3,7 +3,7 @@ import type { Cost, Item, Option, Shared } from "../assign/index.ts";
 import { demandsOf, madeRails, type Demand, type MadeRail, type Place, type SiteDevice } from "./demand.ts";
 import { honoursPins, placesFor, type RankedPlace } from "./fit.ts";
 import { limitKey, limitsOf } from "./limit.ts";
-import { distance, homeBlock, misled, slotOf, testedBy, unplaced, weight } from "./preference.ts";
+import { distance, homeBlock, misled, outputSlot, slotOf, testedBy, unplaced, weight } from "./preference.ts";
 import { madeRailPart, railPart } from "../../node/index.ts";
 import { feedRings } from "./rings.ts";
 
@@ -14,6 +14,7 @@ function optionFor(demand: Demand, ranked: RankedPlace, board: BoardProfile, hom
     choice: [place],
     cost: [misled(demand, place) ? weight.misled : 0, distance(demand, ranked, board, home)],
     ...(slot === undefined ? {} : { slot }),
+    ...(place.kind === "relay" && place.third ? { also: outputSlot(place.third) } : {}),
     limits: demand.kind === "supply" ? limitsOf(place) : [],
   };
 }

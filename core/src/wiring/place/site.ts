@@ -75,19 +75,27 @@ function jumperFindings(devices: readonly SiteDevice[]): Finding[] {
   );
 }
 
-/** Trap 42: a battery and a panel of different voltages on one board that takes either. */
-function sourceFindings(placements: readonly Placement[]): Finding[] {
+/**
+ * Trap 42: a battery and a panel of different voltages on one board. Where the terminals of both can have but one voltage,
+ * the one that does not give it is told; where they can have several, the later one against the first.
+ */
+function sourceFindings(board: BoardProfile, placements: readonly Placement[]): Finding[] {
   const sources = placements.flatMap(({ demand, place }) =>
     demand.kind === "source" && place?.kind === "inlet" ? [{ demand, place }] : [],
   );
-  const [first, ...others] = sources;
-  return others
-    .filter(({ demand }) => demand.source.volts !== first!.demand.source.volts)
+  const [first] = sources;
+  if (!first || sources.every(({ demand }) => demand.source.volts === first.demand.source.volts)) return [];
+  const inlets = [board.battery, board.solar].flatMap((inlet) => (inlet ? [[inlet.volts].flat()] : []));
+  const [only, ...more] = inlets.reduce((both, volts) => both.filter((each) => volts.includes(each)));
+  const settled = only !== undefined && !more.length;
+  const wanted = settled ? only : first.demand.source.volts;
+  return sources
+    .filter(({ demand }) => demand.source.volts !== wanted)
     .map(({ demand, place }) =>
       finding("source-of-another-voltage", [{ kind: "device", id: demand.device.id }], {
         device: demand.device.name,
         given: `${plainNumber(demand.source.volts)} V`,
-        wanted: `${plainNumber(first!.demand.source.volts)} V, as ${first!.demand.device.name} gives`,
+        wanted: `${plainNumber(wanted)} V, ${settled ? "the one voltage that panel and battery can both have here" : `as ${first.demand.device.name} gives`}`,
         terminals: `${place.plus} and ${place.minus}`,
       }),
     );
@@ -101,7 +109,7 @@ export function siteFindings(
   fitted: readonly string[],
 ): Finding[] {
   return [
-    ...sourceFindings(placements),
+    ...sourceFindings(board, placements),
     ...radioFindings(board, devices, fitted),
     ...clearanceFindings(devices),
     ...jumperFindings(devices),

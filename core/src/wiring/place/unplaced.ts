@@ -7,6 +7,7 @@ import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
 import type { Placement } from "./place.ts";
 import { feedRings } from "./rings.ts";
+import { relayLack } from "./relay.ts";
 import { roomFor } from "./room.ts";
 
 function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
@@ -88,9 +89,11 @@ function supplyFinding(
   return finding("device-unplaced", subjects, {
     device: device.name,
     part: "supply",
-    reason: near
-      ? `It wants ${wanted}, and ${near.label} gives ${plainNumber(near.volts)} V ${near.kind.toUpperCase()}.`
-      : `No output of ${board.name} is free for it.`,
+    reason:
+      relayLack(board, demand, madeRails(devices)) ??
+      (near
+        ? `It wants ${wanted}, and ${near.label} gives ${plainNumber(near.volts)} V ${near.kind.toUpperCase()}.`
+        : `No output of ${board.name} is free for it.`),
     remedy: remedy(demand),
   });
 }
