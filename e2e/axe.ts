@@ -22,10 +22,27 @@ export async function faultsOn(page: Page): Promise<string[][]> {
     await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     if (over) faults.push([when, `scrolls sideways by ${over} px`]);
+    if (size.width < 500) faults.push(...(await smallTargets(page)).map((target) => [when, target]));
     for (const violation of await violationsOn(page, rules)) faults.push([when, ...violation]);
   }
   return faults;
 }
+
+/** What is pressed and under 44 px high or wide; a link in a sentence and the fields a reader alone meets aside. */
+const smallTargets = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const pressed = document.querySelectorAll<HTMLElement>("a[href], button, input, textarea, summary");
+    return [...pressed].flatMap((element) => {
+      const label = element.closest("label");
+      const { width, height } = (label ?? element).getBoundingClientRect();
+      const inSentence =
+        getComputedStyle(element).display === "inline" &&
+        element.parentElement!.textContent.trim() !== element.textContent.trim();
+      const hidden = element.closest("[aria-hidden], [data-react-aria-prevent-focus]") !== null;
+      if (hidden || inSentence || !width || (height >= 43.5 && width >= 43.5)) return [];
+      return [`${element.outerHTML.slice(0, 120)} is ${Math.round(width)} by ${Math.round(height)} px`];
+    });
+  });
 
 /**
  * What axe finds wrong on a page, in words to compare with nothing: by the rules of the standard, or by these alone.

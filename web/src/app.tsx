@@ -9,7 +9,7 @@ import {
 } from "react-router";
 import { styled } from "styled-components";
 import { SWRConfig } from "swr";
-import { color, GlobalStyle, print, size, space } from "./theme/index.ts";
+import { color, GlobalStyle, print, size, space, touch } from "./theme/index.ts";
 import { Notice } from "./ui/index.ts";
 
 const Head = styled.header`
@@ -27,7 +27,7 @@ const Head = styled.header`
     text-decoration: none;
     font-weight: 700;
     font-size: ${size.lead};
-    min-height: 36px;
+    min-height: ${touch};
   }
   ${print} {
     display: none;

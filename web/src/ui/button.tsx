@@ -9,6 +9,7 @@ export const Button = styled(AriaButton)<{ $kind?: "filled" | "outlined" | "quie
   justify-content: center;
   gap: ${space.s};
   min-height: ${touch};
+  min-width: ${touch};
   padding: 0 ${space.l};
   border-radius: 6px;
   border: 1.5px solid

@@ -7,6 +7,7 @@ export { Notice } from "./notice.tsx";
 export { PageTitle } from "./page-title.tsx";
 export { Segments } from "./segments.tsx";
 export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
+export { Opener, StandingLink } from "./standing.tsx";
 export { Empty, Failed, Loading } from "./states.tsx";
 export { Scroll, Table } from "./table.tsx";
 export { Tabs } from "./tabs.tsx";

@@ -8,7 +8,7 @@ import {
   type Problem, type BoardUse } from "@anvilcloud/core";
 import { CheckCircle2, Save } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Link, useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
+import { useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
 import { PoweredFace } from "./powered-face.tsx";
@@ -22,7 +22,7 @@ import {
   useWarnBeforeLeaving,
 } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Dialog, Failed, Loading, Notice, Quiet, Row, Title } from "../../ui/index.ts";
+import { Button, Dialog, Failed, Loading, Notice, Quiet, Row, StandingLink, Title } from "../../ui/index.ts";
 import type { JsonSchema } from "./editor/suggest.ts";
 import { YamlEditor } from "./editor/yaml-editor.tsx";
 import { Page } from "./page.ts";
@@ -173,7 +173,7 @@ function Editor({ start, title }: { start: string; title: string }) {
           <UseNote id={heading.id} revision={heading.revision} />
         </div>
         <Row>
-          <Link to="/boards">All boards</Link>
+          <StandingLink to="/boards">All boards</StandingLink>
           <Button
             $kind="filled"
             isDisabled={saving || problems.length > 0 || lookedAt !== text}

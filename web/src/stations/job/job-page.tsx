@@ -4,7 +4,7 @@ import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { styled } from "styled-components";
 import { HighlightProvider, JobProvider, useJobBench, useJobParts } from "../../data/index.ts";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
-import { Button, Failed, Loading, useShortcuts } from "../../ui/index.ts";
+import { Button, Failed, Loading, StandingLink, useShortcuts } from "../../ui/index.ts";
 import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
 import { DangerBar } from "./danger-bar.tsx";
@@ -106,7 +106,7 @@ function JobFrame() {
         <Bar>
           <strong>{job.title}</strong>
           <SaveMark save={save} retry={retry} />
-          <Link to={`/jobs/${job.id}/record`}>Record</Link>
+          <StandingLink to={`/jobs/${job.id}/record`}>Record</StandingLink>
           <Button $kind="quiet" aria-label="Keys" onPress={() => setHelp(true)} style={{ padding: "0 10px" }}>
             <Keyboard size={20} aria-hidden />
           </Button>

@@ -2,6 +2,7 @@ import type { Gate } from "@anvilcloud/core";
 import { Link } from "react-router";
 import { useJobBench } from "../../data/index.ts";
 import { Notice } from "../../ui/index.ts";
+import { Editable } from "../shared/editable.tsx";
 import { ReasonForm } from "../shared/reason-form.tsx";
 import { stepAddress } from "../shared/words.ts";
 import type { Steps } from "./use-steps.ts";
@@ -29,14 +30,16 @@ export function GateNotice({ gates, steps }: Props) {
           );
         })}
       </ul>
-      <ReasonForm
-        opens="Go on all the same…"
-        label="Why you go on all the same"
-        hint="kept in the log and the record, with your name"
-        gives="Go on with this reason"
-        kind="danger"
-        give={pass}
-      />
+      <Editable>
+        <ReasonForm
+          opens="Go on all the same…"
+          label="Why you go on all the same"
+          hint="kept in the log and the record, with your name"
+          gives="Go on with this reason"
+          kind="danger"
+          give={pass}
+        />
+      </Editable>
     </Notice>
   );
 }

@@ -1,9 +1,8 @@
 import { count, makeRecord } from "@anvilcloud/core";
 import { Handshake } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
 import { useJobBench } from "../../data/index.ts";
-import { Button, Heading, Notice, Panel, Quiet, Row, TextInput } from "../../ui/index.ts";
+import { Button, Heading, Notice, Panel, Quiet, Row, StandingLink, TextInput } from "../../ui/index.ts";
 import { JobFileLink } from "../shared/job-file-link.tsx";
 import { whenText } from "../shared/words.ts";
 
@@ -37,7 +36,7 @@ export function HandOver() {
       <Heading>Hand over</Heading>
       <div style={{ display: "grid", gap: 16 }}>
         <Row>
-          <Link to={`/jobs/${job.id}/record`}>Record, to print</Link>
+          <StandingLink to={`/jobs/${job.id}/record`}>Record, to print</StandingLink>
           <JobFileLink job={job.id} />
         </Row>
         {last && (

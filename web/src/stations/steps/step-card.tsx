@@ -8,6 +8,7 @@ import {
   Button,
   Heading,
   Notice,
+  Opener,
   PageTitle,
   Quiet,
   Row,
@@ -107,7 +108,7 @@ function Head({ step, steps, go }: HeadProps) {
 
 /** Everything that was said of the step so far, the last word with a way to take it back. */
 function Said({ step, withdraw }: { step: Step; withdraw: () => void }) {
-  const { log } = useJobBench();
+  const { log, closed } = useJobBench();
   const attempts = log.filter((entry) => entry.kind === "step" && entry.step === step.id) as StepEntry[];
   const last = attempts.at(-1);
   if (!last) return null;
@@ -124,7 +125,7 @@ function Said({ step, withdraw }: { step: Step; withdraw: () => void }) {
         ))}
       </ol>
       {last.outcome !== "withdrawn" && (
-        <Button $kind="quiet" onPress={withdraw}>
+        <Button $kind="quiet" isDisabled={closed} onPress={withdraw}>
           <RotateCcw size={18} aria-hidden /> Open it again
         </Button>
       )}
@@ -203,9 +204,9 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       <TextInput label="Note" value={note} onChange={answering.setNote} hint="kept with the answer" />
       <Said step={step} withdraw={() => say("withdrawn")} />
       <details open={answering.why} onToggle={(event) => answering.setWhy(event.currentTarget.open)}>
-        <summary style={{ cursor: "pointer", minHeight: 44, display: "flex", alignItems: "center" }}>
+        <Opener>
           <SubHeading as="span">If you do not see it</SubHeading>
-        </summary>
+        </Opener>
         {answering.why && <Meanings plan={plan} step={step} />}
       </details>
       {step.source && (

@@ -2,6 +2,7 @@ import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { space } from "../../theme/index.ts";
 import { Quiet, PageTitle } from "../../ui/index.ts";
+import { Editable } from "../shared/editable.tsx";
 import { Findings } from "../shared/findings.tsx";
 import { BoardNote } from "./board-note.tsx";
 import { CardsForm } from "./cards-form.tsx";
@@ -17,19 +18,9 @@ const Page = styled.div`
   max-width: 1000px;
 `;
 
-/** Everything that can be filled in; nothing of it once the job was handed over. */
-const Forms = styled.fieldset`
-  display: grid;
-  gap: ${space.l};
-  min-width: 0;
-  border: 0;
-  padding: 0;
-  margin: 0;
-`;
-
 /** The survey: everything the plan is made from. */
 export function Component() {
-  const { plan, generation, closed } = useJobBench();
+  const { plan, generation } = useJobBench();
   const status = plan.statuses.find((each) => each.station === "survey");
   return (
     <Page key={generation}>
@@ -44,14 +35,14 @@ export function Component() {
         findings={plan.findings.filter(({ severity }) => severity !== "note" && severity !== "danger")}
         label="Findings against the plan"
       />
-      <Forms disabled={closed}>
+      <Editable>
         <SiteForm />
         <GateForm />
         <CardsForm />
         <DevicesForm />
         <WishesForm />
         <FoundForm />
-      </Forms>
+      </Editable>
     </Page>
   );
 }

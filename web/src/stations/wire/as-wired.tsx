@@ -5,6 +5,7 @@ import { styled } from "styled-components";
 import { useHighlight } from "../../data/index.ts";
 import { space } from "../../theme/index.ts";
 import { Button, Choice, Heading, Panel, Quiet, Row } from "../../ui/index.ts";
+import { Editable } from "../shared/editable.tsx";
 import { Differences } from "./differences.tsx";
 import { Readings } from "./readings.tsx";
 import { seatId, useCores } from "./use-cores.ts";
@@ -106,9 +107,11 @@ function NoteCore() {
 export function AsWired() {
   return (
     <>
-      <NoteCore />
-      <Differences />
-      <Wishes />
+      <Editable>
+        <NoteCore />
+        <Differences />
+        <Wishes />
+      </Editable>
       <Readings />
     </>
   );

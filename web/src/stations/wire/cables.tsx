@@ -11,6 +11,7 @@ import { useState } from "react";
 import { saveText } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { Button, Heading, Panel, Quiet, Row, Scroll, Table, TextInput } from "../../ui/index.ts";
+import { Editable } from "../shared/editable.tsx";
 import { cablesCsv } from "./wire-csv.ts";
 
 /** The name of the run a cable shares, taken over when the field is left. */
@@ -65,7 +66,9 @@ function CableRow({ cable }: { cable: CablePlan }) {
         <Quiet>run {plainNumber(cable.lengthM)}</Quiet>
       </td>
       <td>
-        <RunField key={cable.id} cable={cable} rename={rename} />
+        <Editable>
+          <RunField key={cable.id} cable={cable} rename={rename} />
+        </Editable>
       </td>
     </tr>
   );
@@ -104,11 +107,13 @@ export function Cables() {
           Devices that name the same run share its cable; mains never shares one.
         </Quiet>
         {thin.length > 0 && (
-          <Row>
-            <Button $kind="filled" onPress={takeSizes}>
-              Take the sizes that are enough
-            </Button>
-          </Row>
+          <Editable>
+            <Row>
+              <Button $kind="filled" onPress={takeSizes}>
+                Take the sizes that are enough
+              </Button>
+            </Row>
+          </Editable>
         )}
         <Scroll>
           <Table aria-label="Cables" style={{ minWidth: "27rem" }}>

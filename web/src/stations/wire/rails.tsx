@@ -13,7 +13,7 @@ import {
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Heading, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
+import { Heading, Opener, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
 
 /** Heads short enough for a column. */
 const heads: Record<Situation, string> = {
@@ -56,10 +56,8 @@ const RailBox = styled.div`
     background: ${color.accentSoft};
   }
   summary {
-    cursor: pointer;
     font-size: ${size.small};
     color: ${color.quiet};
-    min-height: 32px;
   }
 `;
 
@@ -189,7 +187,7 @@ function Rail({ rail, ...reaching }: Reaching & { rail: RailLoad }) {
         ))}
       </Gauge>
       <details>
-        <summary>How this comes about</summary>
+        <Opener>How this comes about</Opener>
         <Currents rail={rail} />
         <Volts loads={rail.loads} {...reaching} />
         <Quiet>

@@ -48,6 +48,33 @@ describe("the plan", () => {
   });
 });
 
+describe("a job that was handed over", () => {
+  test("takes nothing under Wire, neither a run, nor a core found, nor a wish; what it hands out stays at hand", async () => {
+    const handedOver: LogEntry = {
+      id: "h1",
+      at: "2026-10-06T10:00:00.000Z",
+      by: "Ivet Carrandine",
+      kind: "handed-over",
+      to: "Perrin",
+    };
+    await renderInJob(
+      netloft([wired("stop/b", "C4"), handedOver]),
+      <>
+        <AsWired />
+        <Cables />
+      </>,
+    );
+    const closed = (element: HTMLElement) => element.matches(":disabled");
+    const runs = screen.getAllByRole("textbox", { name: /^Run that/ });
+    const marks = ["It sits here", /^Put on/, /^Keep it on/].map((name) =>
+      screen.getByRole("button", { name }),
+    );
+    expect(runs.length).toBeGreaterThan(3);
+    expect([...runs, ...marks].filter((element) => !closed(element))).toEqual([]);
+    expect(screen.getAllByRole("button", { name: "CSV" }).filter(closed)).toEqual([]);
+  });
+});
+
 describe("cables", () => {
   test("a row a cable; a thin one is marked, and the sizes that are enough are taken at once", async () => {
     const { sent } = fakeServer();
