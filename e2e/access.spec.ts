@@ -19,6 +19,9 @@ const views = [
   ["editor", "/boards/sorrel-mender/edit"],
 ] as const;
 
+/** Views in which the board drawn is looked at with all else: in a job, by itself, as its profile is written. */
+const drawn: readonly string[] = ["wire", "one board", "editor"];
+
 for (const half of [0, 1])
   test(`every main view passes axe and none scrolls sideways, by day and by night on a phone, ${half + 1} of 2`, async ({
     page,
@@ -29,6 +32,6 @@ for (const half of [0, 1])
       await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
       // What is still being fetched would be passed over.
       await page.waitForLoadState("networkidle");
-      expect([name, await faultsOn(page)]).toEqual([name, []]);
+      expect([name, await faultsOn(page, drawn.includes(name))]).toEqual([name, []]);
     }
   });

@@ -7,7 +7,8 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   fullyParallel: true,
   globalSetup: "./filled.ts",
-  workers: 2,
+  // A test waits more than it works: more of them than cores keep both busy.
+  workers: 3,
   reporter: [["list"]],
   // The longest test first, so that nothing waits for it alone at the end.
   projects: [
@@ -24,6 +25,9 @@ export default defineConfig({
         "--no-sandbox",
         "--disable-background-networking",
         "--disable-component-update",
+        // No card draws here: a process that stands in for one only takes time.
+        "--disable-gpu",
+        "--in-process-gpu",
       ],
     },
     screenshot: "only-on-failure",

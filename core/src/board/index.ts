@@ -13,6 +13,7 @@ export {
   labelsOf,
   lampOfInput,
   memoriesIn,
+  displayPositions,
   menuValues,
   selectorsOf,
   switchIds,

@@ -74,15 +74,15 @@ export function selectorsOf(board: BoardProfile): Selector[] {
   ];
 }
 
-/** A value kept behind a menu entry, with everything its display can show for it. */
+/** A value kept behind a menu entry. */
 export interface MenuValue {
   item: MenuItem;
   menu: Menu;
-  positions: string[];
   delivered: string;
 }
 
-function positionsOf({ number, choices }: MenuItem): string[] {
+/** Everything the display can show for a menu entry. */
+export function displayPositions({ number, choices }: MenuItem): string[] {
   if (!number) return (choices ?? []).map((choice) => choice.shows);
   const steps = Math.min(1_000, Math.round((number.to - number.from) / number.step));
   return Array.from({ length: steps + 1 }, (_, at) => plainNumber(number.from + at * number.step, 2));
@@ -96,7 +96,6 @@ export function menuValues(board: BoardProfile): MenuValue[] {
       .map((item) => ({
         item,
         menu,
-        positions: positionsOf(item),
         delivered: item.number
           ? plainNumber(item.number.delivered, 2)
           : (item.delivered ?? item.choices?.[0]?.shows ?? ""),

@@ -1,5 +1,11 @@
 import fc from "fast-check";
-import { menuValues, settableBehaviours, type BehaviourId, type BoardProfile } from "../board/index.ts";
+import {
+  displayPositions,
+  menuValues,
+  settableBehaviours,
+  type BehaviourId,
+  type BoardProfile,
+} from "../board/index.ts";
 import { clockToFraction, fractionToClock } from "../quantity/index.ts";
 import { anyFound } from "../testing/any-found.ts";
 import { boardIds, bundleOn } from "../testing/shipped.ts";
@@ -137,9 +143,9 @@ describe("numbers on every board", () => {
         ids: behavioursOf(zones),
         given: safeFractions({ zones, ...dial }).map((at) => dialGives({ zones, ...dial }, at)),
       })),
-      ...menuValues(board).map(({ item, positions }) => ({
+      ...menuValues(board).map(({ item }) => ({
         ids: behavioursOf(item.number ? [item.number] : (item.choices ?? [])),
-        given: positions.map((shows) => valueGives(item, shows)),
+        given: displayPositions(item).map((shows) => valueGives(item, shows)),
       })),
     ];
     return controls.flatMap(({ ids, given }) =>
@@ -192,11 +198,11 @@ describe("numbers on every board", () => {
 
 test("an entry that shows what is as good as any other is left as it is", () => {
   const left = boards.flatMap(([, board]) =>
-    menuValues(board).flatMap(({ item, positions }) => {
+    menuValues(board).flatMap(({ item }) => {
       const [behaviour] = item.number ? behavioursOf([item.number]) : [];
       if (!behaviour || isDiscrete(behaviour) || !setOnce(board).has(behaviour)) return [];
       const at = (shows: string) => Number(valueGives(item, shows)[behaviour]);
-      const [low = "", high = ""] = positions;
+      const [low = "", high = ""] = displayPositions(item);
       for (const shows of [low, high]) {
         const found = foundPositions(board, { values: { [item.id]: shows } });
         const wanted = (at(low) + at(high)) / 2;

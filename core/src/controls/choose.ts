@@ -1,4 +1,10 @@
-import type { BoardProfile, Dial, MenuValue, Setting } from "../board/index.ts";
+import {
+  displayPositions,
+  type BoardProfile,
+  type Dial,
+  type MenuValue,
+  type Setting,
+} from "../board/index.ts";
 import { clockToFraction, fractionToClock } from "../quantity/index.ts";
 import { behavioursOf, compareMisfit, misfit, type Wishes } from "./fit.ts";
 import { dialGives, safeFractions, valueGives, type Given } from "./positions.ts";
@@ -29,11 +35,11 @@ export function chooseSetting(setting: Setting, found: readonly string[], wishes
 }
 
 /** What a menu entry should show; of equals what it shows already. */
-export function chooseValue({ item, positions }: MenuValue, found: string, wishes: Wishes): string {
+export function chooseValue({ item }: MenuValue, found: string, wishes: Wishes): string {
   const ids = behavioursOf(item.number ? [item.number] : (item.choices ?? []));
   if (ids.every((id) => wishes[id] === undefined)) return found;
   const score = (shows: string) => misfit(valueGives(item, shows), wishes, ids);
-  return positions.reduce(
+  return displayPositions(item).reduce(
     (best, shows) => (compareMisfit(score(shows), score(best)) < 0 ? shows : best),
     found,
   );

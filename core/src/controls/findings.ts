@@ -3,6 +3,7 @@ import {
   behaviourText,
   conditionMust,
   labelsOf,
+  displayPositions,
   menuValues,
   settableBehaviours,
   touchedBy,
@@ -254,7 +255,7 @@ export function forceFindings(
   if (!value) return [];
   const forceAt = (shows: string) => Number(valueGives(value.item, shows)[id] ?? 0);
   const shows = at.values[value.item.id] ?? value.delivered;
-  const target = [planned.values[value.item.id] ?? "", ...value.positions].find(
+  const target = [planned.values[value.item.id] ?? "", ...displayPositions(value.item)].find(
     (each) => forceAt(each) >= least,
   );
   return findingUnder(value.item.label, shows, forceAt(shows), target, "value", value.item.id);

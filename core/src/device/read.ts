@@ -45,6 +45,9 @@ export function checkDevice(device: DeviceProfile, file: string): Problem[] {
       );
   });
   if (device.earth !== undefined) pin(device.earth, "earth");
+  const used = device.supplies.flatMap(({ pins: poles }) => Object.values(poles));
+  if (device.earth !== undefined && used.includes(device.earth))
+    report("earth", "a pin that carries no current", device.earth, "Name the earth's own pin.");
   if (device.earth !== undefined && device.doubleInsulated)
     report(
       "doubleInsulated",

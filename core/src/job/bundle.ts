@@ -1,6 +1,7 @@
 import {
   behaviourMisfit,
   fitBoard,
+  displayPositions,
   menuValues,
   parseBoard,
   selectorsOf,
@@ -130,7 +131,7 @@ function checkStands(
   positions(
     "values",
     "a menu entry",
-    menuValues(board).map(({ item, positions }) => ({ id: item.id, positions })),
+    menuValues(board).map(({ item }) => ({ id: item.id, positions: displayPositions(item) })),
   );
   for (const [id, clock] of Object.entries(stands.dials ?? {})) {
     const dial = board.dials.find((each) => each.id === id);

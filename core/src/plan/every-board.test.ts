@@ -1,5 +1,5 @@
 import { boardIds, planOn, shippedBoard, usualDevices as usual } from "../testing/shipped.ts";
-import { deliveredCards, menuValues } from "../board/index.ts";
+import { deliveredCards, displayPositions, menuValues } from "../board/index.ts";
 import { readFace } from "../state/face.ts";
 import { revisionEffect } from "./compare.ts";
 import { contact } from "../testing/keys.ts";
@@ -108,7 +108,8 @@ describe("settings behind a menu", () => {
   test("what a number shows and what it sets run evenly: 6 of 1 to 10 is 60 % of 10 to 100", () => {
     const plan = planOn("fennimore-otter", ["fennimore-rack"], { force: 60 });
     expect(plan.controls.positions.values.push).toBe("6");
-    expect(menuValues(plan.bundle.board).find(({ item }) => item.id === "push")?.positions).toHaveLength(10);
+    const push = menuValues(plan.bundle.board).find(({ item }) => item.id === "push")!.item;
+    expect(displayPositions(push)).toHaveLength(10);
   });
 });
 

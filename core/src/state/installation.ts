@@ -36,12 +36,18 @@ function unplannedWires(
   );
 }
 
+/** What was worked out for positions in force, by them: most steps leave them as they are. */
+const known = new WeakMap<BenchState["inForce"], { board: BoardProfile; set: BoardSet }>();
+
 /** What the settings in force make of the circuit. */
 function setOf(board: BoardProfile, { inForce }: BenchState): BoardSet {
-  const ids = circuitSettings(board);
-  if (!ids.length) return {};
+  const before = known.get(inForce);
+  if (before?.board === board) return before.set;
   const given = behavioursAt(board, inForce);
-  return Object.fromEntries(ids.flatMap((id) => (given[id] === undefined ? [] : [[id, given[id]]])));
+  const ids = circuitSettings(board);
+  const set = Object.fromEntries(ids.flatMap((id) => (given[id] === undefined ? [] : [[id, given[id]]])));
+  known.set(inForce, { board, set });
+  return set;
 }
 
 /** The circuit of a state: its cores, links and tripped contacts, and what the settings in force make of it. */

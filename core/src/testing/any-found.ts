@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { menuValues, selectorsOf, type BoardProfile } from "../board/index.ts";
+import { displayPositions, menuValues, selectorsOf, type BoardProfile } from "../board/index.ts";
 import type { Job } from "../job/index.ts";
 import { fractionToClock, readableFractions } from "../quantity/index.ts";
 
@@ -17,6 +17,6 @@ export function anyFound(board: BoardProfile): fc.Arbitrary<Found> {
         return [id, fc.constantFrom(...clocks)];
       }),
     ),
-    values: each(menuValues(board).map(({ item, positions }) => [item.id, fc.constantFrom(...positions)])),
+    values: each(menuValues(board).map(({ item }) => [item.id, fc.constantFrom(...displayPositions(item))])),
   });
 }

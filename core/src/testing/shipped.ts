@@ -33,13 +33,14 @@ export const deviceText = (id: string) => text(`devices/${id}.yaml`);
 /** Text of a file in docs. */
 export const docText = (file: string) => text(`docs/${file}`);
 
-const boards = new Map<string, BoardProfile>();
+/** Profiles as they were read, in a text that is quickly read again. */
+const boards = new Map<string, string>();
 
-/** A shipped board: read once, and copied each time so that a test may change it. */
+/** A shipped board: read once, and made anew each time so that a test may change it. */
 export function shippedBoard(id: string): BoardProfile {
-  const read = boards.get(id) ?? readBoard(boardText(id), `${id}.yaml`);
+  const read = boards.get(id) ?? JSON.stringify(readBoard(boardText(id), `${id}.yaml`));
   boards.set(id, read);
-  return structuredClone(read);
+  return JSON.parse(read) as BoardProfile;
 }
 
 /** What a reader says against something: every problem as a line of text; "nothing" when it takes it. */
@@ -60,12 +61,14 @@ export const boardIds = (): string[] =>
 /** The shipped board of the first format, as it was then. */
 export const oldBoardText = () => text("core/src/testing/old/board-1.yaml");
 
-let devices: readonly DeviceProfile[] | undefined;
+let devices: string | undefined;
 
-/** Every shipped device: read once, and copied each time so that a test may change it. */
+/** Every shipped device: read once, and made anew each time so that a test may change it. */
 export function shippedDevices(): DeviceProfile[] {
-  devices ??= readdirSync(new URL("devices/", root)).map((file) => readDevice(text(`devices/${file}`), file));
-  return structuredClone([...devices]);
+  devices ??= JSON.stringify(
+    readdirSync(new URL("devices/", root)).map((file) => readDevice(text(`devices/${file}`), file)),
+  );
+  return JSON.parse(devices) as DeviceProfile[];
 }
 
 /** A demo job as a bundle with an empty log; `change` may alter the job first. */

@@ -1,4 +1,4 @@
-import { menuValues, selectorsOf, switchIds, terminalsOf } from "../lookup.ts";
+import { displayPositions, menuValues, selectorsOf, switchIds, terminalsOf } from "../lookup.ts";
 import type { BoardProfile } from "../schema/index.ts";
 import { settableBehaviours } from "../settable.ts";
 import { known, type Names, type Report } from "../words/index.ts";
@@ -6,7 +6,7 @@ import { known, type Names, type Report } from "../words/index.ts";
 /** Everything of this profile that can be named from elsewhere in it. */
 export function namesOf(board: BoardProfile): Names {
   const items = (board.panel?.menus ?? []).flatMap((menu) => menu.items);
-  const values = new Map(menuValues(board).map(({ item, positions }) => [item.id, positions]));
+  const values = new Map(menuValues(board).map(({ item }) => [item.id, displayPositions(item)]));
   return {
     terminals: terminalsOf(board).map((terminal) => terminal.id),
     inputs: board.inputs.map((input) => input.id),

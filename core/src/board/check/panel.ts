@@ -1,4 +1,4 @@
-import { menuValues } from "../lookup.ts";
+import { displayPositions } from "../lookup.ts";
 import type { BoardProfile, Menu, MenuItem, Panel } from "../schema/index.ts";
 import { checkSets } from "./controls.ts";
 import { knownFirmware } from "./names.ts";
@@ -22,17 +22,13 @@ function reached(panel: Panel): Set<string> {
 /** Room a text needs on segments, where a dot shares the place of the character before it. */
 const segmentRoom = (text: string) => text.replace(/\./g, "").length;
 
-function checkValue(board: BoardProfile, item: MenuItem, path: string, report: Report): void {
+function checkValue(item: MenuItem, path: string, report: Report): void {
   const { number, choices } = item;
   if (number) {
     checkSets(number.sets, `${path}.number.sets`, report);
     if (number.from >= number.to)
       report(`${path}.number`, "from under to", `${number.from} to ${number.to}`, "Exchange the two ends.");
-    else if (
-      !menuValues(board)
-        .find((each) => each.item.id === item.id)
-        ?.positions.includes(String(number.delivered))
-    )
+    else if (!displayPositions(item).includes(String(number.delivered)))
       report(
         `${path}.number.delivered`,
         `a step from ${number.from} to ${number.to} by ${number.step}`,
@@ -72,7 +68,7 @@ function checkItem(board: BoardProfile, item: MenuItem, path: string, names: Nam
   known(item.menu, names.menus, `${path}.menu`, "menu", report);
   known(item.does, names.procedures, `${path}.does`, "procedure", report);
   knownFirmware(item.firmware, `${path}.firmware`, names, report);
-  checkValue(board, item, path, report);
+  checkValue(item, path, report);
   const { display } = board;
   if (!display)
     report(path, "a display to show the entry on", undefined, "Describe the display, or remove the menu.");

@@ -121,6 +121,9 @@ describe("the protective earth of what stands on mains", () => {
     const text = deviceText("tarn-drum");
     const read = (from: string, to: string) => refusal(() => readDevice(text.replace(from, to), "drum.yaml"));
     expect(read("earth: pe", "earth: px")).toMatch(/earth: expected a pin of this device/);
+    expect(read("earth: pe", "earth: com")).toMatch(
+      /earth: expected a pin that carries no current, found "com"/,
+    );
     expect(read("earth: pe", "earth: pe\ndoubleInsulated: true")).toMatch(
       /doubleInsulated: expected no protective earth on what is doubly insulated/,
     );

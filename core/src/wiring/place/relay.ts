@@ -80,6 +80,7 @@ function relayMisfit(
 ): "task" | "contact" | "volts" | "milliamps" | undefined {
   if (output.kind !== "relay" || output.setBy === undefined || !canSet(board, output.setBy, task))
     return "task";
+  if (output.terminals[1] === undefined) return "task";
   if (rests && output.terminals[2] === undefined) return "contact";
   if (feedGives(feed).volts > (output.maxVolts ?? Infinity)) return "volts";
   return supply.milliamps.working > (output.maxMilliamps ?? Infinity) ? "milliamps" : undefined;

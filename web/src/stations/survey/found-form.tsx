@@ -2,6 +2,7 @@ import {
   foundLinks,
   foundPositions,
   fractionToClock,
+  displayPositions,
   menuValues,
   readableFractions,
   selectorsOf,
@@ -127,13 +128,13 @@ export function FoundForm() {
           <>
             <SubHeading>Menu values</SubHeading>
             <Grid $least="230px">
-              {entries.map(({ item, positions: all, delivered }) => (
+              {entries.map(({ item, delivered }) => (
                 <Choice
                   key={item.id}
                   label={`${item.shows} ${item.label}`}
                   value={positions.values[item.id] ?? delivered}
                   onChange={(to) => change({ kind: "found-control", of: "values", id: item.id, to })}
-                  options={all.map((at) => ({ id: at, text: at }))}
+                  options={displayPositions(item).map((at) => ({ id: at, text: at }))}
                 />
               ))}
             </Grid>
