@@ -44,7 +44,7 @@ describe("the text of a profile", () => {
           });
         },
       ),
-      { seed: 5, numRuns: 40 },
+      { seed: 5, numRuns: 24 },
     );
   });
 

@@ -6,7 +6,7 @@ import { draftInstance, type JobBundle } from "../job/index.ts";
 import { contactPart, nodeKey, partKey, pinNode, supplyPart } from "../node/index.ts";
 import { installationOf } from "../state/index.ts";
 import { anyFound } from "../testing/any-found.ts";
-import { boardIds, bundleOn, fittingDrives, planAfter, shippedDevices } from "../testing/shipped.ts";
+import { answered, boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
 import { pinsOf } from "../wiring/place/index.ts";
 import { planJob, type JobPlan } from "./index.ts";
 
@@ -213,7 +213,7 @@ describe("any job on any shipped board", () => {
   test("a run sheet has an id for each step, and done to its end every station is settled", () => {
     every((plan, bundle) => {
       expect(new Set(plan.sheet.map((step) => step.id)).size).toBe(plan.sheet.length);
-      const done = planAfter(bundle, () => true);
+      const done = planJob(answered(bundle, plan.sheet));
       const open = done.statuses.filter(({ station, state }) => station !== "survey" && state !== "settled");
       expect(open).toEqual([]);
       const wrong = done.nowFindings.filter(({ code }) =>

@@ -5,7 +5,14 @@ import type { Job } from "../job/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { applyEffect, stateAsFound } from "../state/index.ts";
 import { anyFound } from "../testing/any-found.ts";
-import { boardIds, bundleOn, fittingDrives, shippedDevices, usualDevices } from "../testing/shipped.ts";
+import {
+  boardIds,
+  bundleOn,
+  fittingDrives,
+  shippedBoard,
+  shippedDevices,
+  usualDevices,
+} from "../testing/shipped.ts";
 import { stepMeanings } from "./index.ts";
 
 /** A job on a board that is found in any state and wanted in another, so that most of its controls must be moved. */
@@ -125,6 +132,9 @@ test("what tells where the leaf is commands nothing: it is proved by learning, n
   const tried = boardIds().flatMap((id) =>
     shippedDevices()
       .filter(({ contacts }) => contacts.length > 0 && contacts.every(({ duty }) => ends.includes(duty)))
+      .filter(({ contacts }) =>
+        shippedBoard(id).inputs.some(({ takes }) => contacts.some(({ duty }) => takes.includes(duty))),
+      )
       .flatMap((device) => {
         const { sheet, wiring } = planJob(bundleOn(id, [...fittingDrives(id), device.id]));
         const own = wiring.placements.filter(

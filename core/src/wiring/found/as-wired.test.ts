@@ -160,6 +160,32 @@ describe("trap 44: two plugs of one shape in each other's place", () => {
   });
 });
 
+describe("trap 42 as it was found", () => {
+  test("a source of another voltage on either pole of a battery's or a panel's terminals is told, of theirs it is not", () => {
+    let poles = 0;
+    for (const board of boardIds()) {
+      const plan = planOn(board, ["quillmarsh-reserve"]);
+      const { battery, solar } = plan.bundle.board;
+      const pack = plan.bundle.devices.find(({ id }) => id === "quillmarsh-reserve")!;
+      for (const inlet of [battery, solar])
+        for (const terminal of inlet ? [inlet.plus, inlet.minus] : [])
+          for (const volts of [...[inlet!.volts].flat(), 48]) {
+            const [rail] = pack.provides;
+            const devices = plan.wiring.devices.map((device) => ({
+              ...device,
+              profile: { ...device.profile, provides: [{ ...rail!, volts }] },
+            }));
+            const wiring = { ...plan.wiring, devices };
+            const found = wiredAs({ ...plan, wiring }, { "battery-1/plus": terminal });
+            const told = found.findings.some(({ code }) => code === "source-of-another-voltage");
+            expect([board, terminal, volts, told]).toEqual([board, terminal, volts, volts === 48]);
+            poles += 1;
+          }
+    }
+    expect(poles).toBeGreaterThan(10);
+  });
+});
+
 describe("a log of what was found", () => {
   test("is refused where it names a terminal the board lacks, and forgotten by a later landing", () => {
     const { given, sheet } = planOn("quillmarsh-duet", ["lathbury-halt"]);
