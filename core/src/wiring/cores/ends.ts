@@ -3,6 +3,7 @@ import { jointNode, pinNode, poleNode, terminalNode, type Node } from "../../nod
 import { extraLowVolts, listed } from "../../quantity/index.ts";
 import {
   feedGives,
+  relaysOf,
   terminalsAt,
   type Demand,
   type Place,
@@ -180,9 +181,6 @@ function feedEnds(board: BoardProfile, placements: readonly Placement[]): LooseE
       : ends;
   });
 }
-
-/** The relays of a place, that of the third pole last. */
-const relaysOf = (place: RelayPlace) => [place, ...(place.third ? [place.third] : [])];
 
 /** Where a pole of what feeds a relay is found: terminals to choose from, or one node. */
 function feedEnd(feed: RelayPlace["feed"], pole: "plus" | "minus"): Pick<LooseEnd, "terminals" | "node"> {

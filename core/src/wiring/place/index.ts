@@ -10,7 +10,7 @@ export { limitKey, limitsOf } from "./limit.ts";
 export type { Limit } from "./limit.ts";
 export { testedBy } from "./preference.ts";
 export type { PlanCost } from "./preference.ts";
-export { feedGives } from "./relay.ts";
+export { feedGives, relaysOf } from "./relay.ts";
 export { settingsOf } from "./settings.ts";
 export { problemOf } from "./problem.ts";
 export { siteFindings } from "./site.ts";

@@ -134,6 +134,8 @@ describe("two lamps on three poles", () => {
   test("take both relays, or leave them to two others: whichever places more", () => {
     const { wiring } = planJob(bundleOn("hexby-trestle", ["hexby-pair", "tallow-chime"]));
     expect(wiring.cost.unplaced).toBe(1);
+    const [told] = wiring.findings.filter(({ code }) => code === "device-unplaced");
+    expect(told?.values.reason).toBe("Relay A and Relay B are taken by Pair of signal lamps, 24 V.");
   });
 });
 

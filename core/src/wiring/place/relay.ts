@@ -24,6 +24,9 @@ export const switchedTerminal = ({
   rests,
 }: Pick<RelayPlace, "rests"> & Pick<RelayUse, "output">): string => output.terminals[rests ? 2 : 1]!;
 
+/** The relays of a place, that of the third pole last. */
+export const relaysOf = (place: RelayPlace): RelayUse[] => [place, ...(place.third ? [place.third] : [])];
+
 /** What a relay's feed gives, and what it is called. */
 export function feedGives(feed: RelayFeed): Pick<Rail, "kind" | "volts" | "label"> {
   switch (feed.kind) {

@@ -2,6 +2,7 @@ import type { BoardInput, BoardProfile } from "../../board/index.ts";
 import type { BoardSet } from "../../circuit/index.ts";
 import { sensingWord } from "./demand.ts";
 import type { Placed } from "./explain.ts";
+import { relaysOf } from "./relay.ts";
 
 /** True for an input that looks for an end resistor unless it is set otherwise, and could be bridged by a link. */
 const isLinked = ({ link, ohms, setBy }: BoardInput) =>
@@ -14,9 +15,7 @@ const isLinked = ({ link, ohms, setBy }: BoardInput) =>
 export function settingsOf(board: BoardProfile, placements: readonly Placed[]): BoardSet {
   const relays = placements.flatMap(({ place }) =>
     place?.kind === "relay"
-      ? [place, ...(place.third ? [place.third] : [])].flatMap(({ output, task }) =>
-          output.setBy ? [[output.setBy, task] as const] : [],
-        )
+      ? relaysOf(place).flatMap(({ output, task }) => (output.setBy ? [[output.setBy, task] as const] : []))
       : [],
   );
   const edge = placements.flatMap(({ demand, place }) =>

@@ -7,7 +7,7 @@ import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
 import type { Placement } from "./place.ts";
 import { feedRings } from "./rings.ts";
-import { relayLack } from "./relay.ts";
+import { relayLack, relayPlaces, relaysOf } from "./relay.ts";
 import { roomFor } from "./room.ts";
 
 function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
@@ -65,10 +65,30 @@ function contactFinding(
   );
 }
 
+/** Relays that could switch it and switch others, in a sentence; undefined where none could. */
+function relayTaken(
+  board: BoardProfile,
+  demand: Extract<Demand, { kind: "supply" }>,
+  devices: readonly SiteDevice[],
+  placements: readonly Placement[],
+): string | undefined {
+  const able = relayPlaces(board, demand, madeRails(devices)).flatMap(relaysOf);
+  const taken = placements.flatMap(({ demand: { device }, place }) =>
+    place?.kind === "relay" && relaysOf(place).some(({ output }) => able.some((use) => use.output === output))
+      ? [{ device: device.name, relays: relaysOf(place).map(({ output }) => output.label) }]
+      : [],
+  );
+  if (!taken.length) return undefined;
+  const used = new Set(taken.flatMap((each) => each.relays));
+  const relays = board.outputs.flatMap(({ label }) => (used.has(label) ? [label] : []));
+  return `${listed(relays)} ${relays.length > 1 ? "are" : "is"} taken by ${listed(taken.map((each) => each.device))}.`;
+}
+
 function supplyFinding(
   board: BoardProfile,
   devices: readonly SiteDevice[],
   demand: Extract<Demand, { kind: "supply" }>,
+  placements: readonly Placement[],
   remedy: Remedy,
 ): Finding {
   const { device, supply, duties } = demand;
@@ -90,6 +110,7 @@ function supplyFinding(
     device: device.name,
     part: "supply",
     reason:
+      relayTaken(board, demand, devices, placements) ??
       relayLack(board, demand, madeRails(devices)) ??
       (near
         ? `It wants ${wanted}, and ${near.label} gives ${plainNumber(near.volts)} V ${near.kind.toUpperCase()}.`
@@ -141,7 +162,7 @@ export function unplacedFindings(
       case "contact":
         return [contactFinding(board, demand, placements, remedy)];
       case "supply":
-        return [supplyFinding(board, devices, demand, remedy)];
+        return [supplyFinding(board, devices, demand, placements, remedy)];
       case "source":
         return [sourceFinding(board, demand)];
       case "listen":
