@@ -2,7 +2,7 @@ import { settableBehaviours, wordsSet, type BehaviourId, type BehaviourValue } f
 import { behavioursAt, foundPositions } from "../controls/index.ts";
 import type { JobBundle } from "../job/index.ts";
 import { testWish } from "../state/index.ts";
-import { quietBy, settingsOf, type WiringPlan } from "../wiring/index.ts";
+import { isSwitchedOff, settingsOf, type WiringPlan } from "../wiring/index.ts";
 
 /** Wishes without those that only a pair of leaves can have. */
 function withoutPair(wishes: JobBundle["job"]["wishes"]): JobBundle["job"]["wishes"] {
@@ -28,7 +28,7 @@ function inputWishes({ board, job }: JobBundle, { placements }: WiringPlan): { o
     if (found[behaviour] === is && counts !== undefined) on[behaviour] = counts;
   }
   for (const input of board.inputs)
-    if (input.off && !used.has(input.id) && quietBy(board, input, used) === "setting")
+    if (input.off && !used.has(input.id) && isSwitchedOff(board, input, used))
       off[input.off.behaviour] = input.off.is;
   return { on, off };
 }

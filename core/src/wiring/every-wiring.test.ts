@@ -274,7 +274,7 @@ test("a device without a place is told once for each part, and one whose input i
       const users = plan.placements.filter(
         ({ place }) => place?.kind === "input" && place.input.id === input,
       );
-      if (!/ is taken by /.test(finding.values.reason!)) continue;
+      if (finding.values.part === "supply" || !/ is taken by /.test(finding.values.reason!)) continue;
       expect(board.inputs.some((each) => each.id === input)).toBe(true);
       for (const { demand } of users) expect(finding.values.reason).toContain(demand.device.name);
       for (const { name } of plan.devices.filter(

@@ -4,7 +4,7 @@ export { demandsOf, placeDevices, problemOf, settingsOf, testedBy } from "./plac
 export type { Demand, Place, PlanCost, Placement, SiteDevice } from "./place/index.ts";
 export { netsOf, seatText, supplyName, wireRows } from "./cores/index.ts";
 export type { Core, Net } from "./cores/index.ts";
-export { foundLinks, linkFindings, quietBy } from "./links/index.ts";
+export { foundLinks, isSwitchedOff, linkFindings } from "./links/index.ts";
 export type { LinkPlan, LinkPosition } from "./links/index.ts";
 export type { BySituation, Load, RailLoad } from "./loads/index.ts";
 export { allowanceM, billOf, cableKey, cutStepM } from "./cables/index.ts";

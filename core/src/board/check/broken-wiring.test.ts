@@ -71,7 +71,19 @@ const cases: Broken[] = [
     "a panel cut off by a jumper that is not there",
     nightjar,
     (b) => (b.solar!.isolatedBy = "JQ"),
-    /solar\.isolatedBy: expected control of this board .*found "JQ"/,
+    /solar\.isolatedBy: expected jumper of this board .*found "JQ"/,
+  ],
+  [
+    "a panel cut off by a switch",
+    nightjar,
+    (b) => (b.solar!.isolatedBy = "T1"),
+    /solar\.isolatedBy: expected jumper of this board .*found "T1"/,
+  ],
+  [
+    "a relay that switches nothing",
+    trestle,
+    (b) => (b.outputs[0]!.terminals = ["RA1"]),
+    /outputs\[0\]\.terminals: expected a relay's common and the contact that works.*Name them in that order/,
   ],
   // Inputs
   [

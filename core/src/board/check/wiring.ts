@@ -91,7 +91,13 @@ export function checkSupply(board: BoardProfile, names: Names, report: Report): 
       solar.volts,
       "Say the same of the terminals in both places.",
     );
-  known(solar?.isolatedBy, [...names.controls.keys()], "solar.isolatedBy", "control", report);
+  known(
+    solar?.isolatedBy,
+    board.jumpers.map(({ id }) => id),
+    "solar.isolatedBy",
+    "jumper",
+    report,
+  );
 }
 
 /** True where a setting has the input take a plain contact in place of an end resistor. */
@@ -244,6 +250,13 @@ export function checkInputs(board: BoardProfile, names: Names, report: Report): 
         "a fixed task, or a behaviour that chooses it",
         output,
         "Keep task or setBy, not both.",
+      );
+    if (output.kind === "relay" && output.terminals.length < 2)
+      report(
+        `outputs[${o}].terminals`,
+        "a relay's common and the contact that works, and the one that rests where it has one",
+        output.terminals,
+        "Name them in that order.",
       );
     if (output.setBy && !names.behaviours.has(output.setBy))
       report(

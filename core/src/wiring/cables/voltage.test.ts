@@ -76,6 +76,14 @@ describe("trap 40: voltage drop at the far end", () => {
     expect(at(400)).toEqual(["Ember flashing light"]);
   });
 
+  test("of a device with two cables the one is named that loses it", () => {
+    const { given } = planOn("osierbeck-egret", ["ostwick-glance"]);
+    const { cables } = given.job.devices[0]!;
+    Object.assign(cables.sender!, { lengthM: 3, sizeMm2: 1.5 });
+    Object.assign(cables.receiver!, { lengthM: 6000, sizeMm2: 0.5 });
+    expect(low(planJob(given)).map(({ values }) => values.cable)).toEqual(["6000 m of 0.5 mm²"]);
+  });
+
   test("a drive at the end of a long thin cable loses its volts as it runs: told by name, with a size that is enough", () => {
     for (const [board, drive] of [
       ["penhallow-drover", "penhallow-haul"],

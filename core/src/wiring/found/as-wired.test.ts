@@ -80,6 +80,20 @@ describe("what a difference does", () => {
   });
 });
 
+test("a rail that falls by a core is told with that core, and not with another that changes nothing about it", () => {
+  const sits = { "stop-button-1/a": "E1", "stop-button-1/b": "E2", "photocell-1/r-a": "off" };
+  const { wiring, at } = wired("osierbeck-egret", eye, sits);
+  const told = differencesOf(wiring.devices, wiring.cores, sitsOf(sits)).map((difference) => [
+    nodeWord(difference.pin),
+    effectOf(at, wiring.devices, difference).some((text) => text.endsWith("gives all it can and falls")),
+  ]);
+  expect(Object.fromEntries(told)).toEqual({
+    "stop-button-1/a": true,
+    "stop-button-1/b": true,
+    "photocell-1/r-a": false,
+  });
+});
+
 describe("what is wrong as it is wired", () => {
   test("nothing, where every core noted sits as planned", () => {
     const { wiring } = planOn("quillmarsh-duet", eye);

@@ -1,4 +1,4 @@
 export { linkFindings } from "./findings.ts";
 export { foundLinks, planLinks } from "./links.ts";
-export { quietBy } from "./quiet.ts";
+export { isSwitchedOff } from "./quiet.ts";
 export type { LinkPlan, LinkPosition } from "./links.ts";

@@ -1,7 +1,7 @@
 import type { BoardProfile } from "../../board/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { Placement } from "../place/index.ts";
-import { quietBy } from "./quiet.ts";
+import { isSwitchedOff } from "./quiet.ts";
 
 export type LinkPosition = "in" | "out";
 
@@ -39,7 +39,7 @@ export function planLinks(
     const now = found[link.id] ?? link.delivered;
     const stays = { id: link.id, between: link.between, found: now };
     if (!input) return { ...stays, planned: now, why: "No input of this plan uses it: it stays as found." };
-    if (!users.length && quietBy(board, input, used) === "setting")
+    if (!users.length && isSwitchedOff(board, input, used))
       return { ...stays, planned: "out", why: `${input.label} stays empty and is switched off.` };
     return users.length
       ? {

@@ -1,4 +1,5 @@
-import { planOn } from "../../testing/shipped.ts";
+import { planJob } from "../../plan/index.ts";
+import { bundleOn, planOn } from "../../testing/shipped.ts";
 
 /** Why each contact and supply of a device sits where it does. */
 const whyOf = (board: string, devices: string[], id: string) =>
@@ -73,6 +74,16 @@ describe("why something sits where it does", () => {
   });
 });
 
+test("commands side by side on one open input are no chain, on two boards", () => {
+  for (const board of ["quillmarsh-duet", "osierbeck-egret"]) {
+    const { wiring } = planOn(board, Array<string>(6).fill("tallow-turnkey"));
+    const inputs = wiring.placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input] : []));
+    expect(inputs.every(({ contact }) => contact === "open")).toBe(true);
+    expect(new Set(inputs).size).toBeLessThan(inputs.length);
+    expect(wiring.findings.map(({ code }) => code)).not.toContain("contacts-chained");
+  }
+});
+
 describe("what would make room", () => {
   const remedies = (board: string, devices: string[], cards?: string[]) =>
     planOn(board, devices, {}, "", undefined, cards)
@@ -83,6 +94,13 @@ describe("what would make room", () => {
     const [first] = remedies("hexby-trestle", ["marram-interrupt-loop"], []);
     expect(first).toMatch(/^Room would come with the card .+ in slot .+\.$/);
     expect(remedies("hexby-trestle", ["marram-interrupt-loop"], ["loop"])).toEqual([]);
+  });
+
+  test("a card that fits one slot of two is offered for that one", () => {
+    const given = bundleOn("hexby-trestle", ["marram-interrupt-loop"], {}, "", undefined, []);
+    given.board.slots[1]!.takes = ["radio"];
+    const [told] = planJob(given).findings.filter(({ code }) => code === "device-unplaced");
+    expect(told?.values.remedy).toMatch(/^Room would come with the card .+ in slot SLOT 1\.$/);
   });
 
   test("nothing, where no card of the board would help", () => {

@@ -151,6 +151,7 @@ describe("a dry contact fed from outside", () => {
     expect(plan.fedIn).toEqual(["opening", "open", "closing"]);
     expect(plan.wiring.cables.map(({ carries, spares }) => [carries, spares])).toEqual([["mains", 0]]);
     expect(plan.why).toContain("fed from the mains spur");
+    expect(plan.codes).not.toContain("mains-beside-low");
   });
 
   test("and not by a relay that bears 30 V, nor where the spur has several voltages or none", () => {
@@ -178,6 +179,14 @@ describe("a dry contact fed from outside", () => {
     });
     const [strike] = wiring.placements;
     expect(strike?.place?.kind).toBe("relay");
+    // A unit that is made for other loads feeds no lock, by a relay or without.
+    unit.provides = unit.provides.map((rail) => ({ ...rail, feeds: ["accessory"] }));
+    const without = planWiring({
+      job,
+      board: boardOnSite(job, given.board),
+      devices: [...given.devices, unit],
+    });
+    expect(without.placements[0]?.place).toBeUndefined();
     const out = unit.provides[0]!.pins;
     const mine = wiring.cores.filter(({ device }) => device === strike!.demand.device.id).map(target);
     expect(mine.sort()).toEqual(

@@ -81,10 +81,10 @@ function relayMisfit(
     rests,
   }: { task: BehaviourValue; feed: RelayFeed; supply: DeviceSupply; rests: boolean },
 ): "task" | "contact" | "volts" | "milliamps" | undefined {
-  if (output.kind !== "relay" || output.setBy === undefined || !canSet(board, output.setBy, task))
-    return "task";
-  if (output.terminals[1] === undefined) return "task";
-  if (rests && output.terminals[2] === undefined) return "contact";
+  const [, works, resting] = output.terminals;
+  if (output.kind !== "relay" || works === undefined) return "task";
+  if (output.setBy === undefined || !canSet(board, output.setBy, task)) return "task";
+  if (rests && resting === undefined) return "contact";
   if (feedGives(feed).volts > (output.maxVolts ?? Infinity)) return "volts";
   return supply.milliamps.working > (output.maxMilliamps ?? Infinity) ? "milliamps" : undefined;
 }

@@ -85,6 +85,13 @@ describe("trap 42: battery and panel of different voltages", () => {
         }
   });
 
+  test("a battery for terminals of another voltage is told as that, and not as one without a place", () => {
+    const given = bundleOn("larkrise-passage", ["quillmarsh-reserve"]);
+    for (const device of given.devices) for (const rail of device.provides) rail.volts = 12;
+    const { findings } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
+    expect(findings.map(({ code }) => code)).toEqual(["source-of-another-voltage"]);
+  });
+
   test("the later of the two is told, where the terminals take either", () => {
     expect(told([12, 24], 12, 24).map(([, wanted]) => wanted)).toEqual([12]);
     expect(told([12, 24], 24, 24)).toEqual([]);
