@@ -52,7 +52,13 @@ export const placingFindings = {
     trap: 31,
     what: "{device} must always live and hangs on {rail}, which lives only while {live}.",
     why: "At rest it has no supply and answers nothing; a lock on it lets go.",
-    remedy: "Feed it from a rail that is always on, or from a supply of its own.",
+    remedy: "{remedy}",
+  },
+  "lock-not-switched": {
+    severity: "fault",
+    what: "{device} hangs on {rail} alone, and no output of the board switches it.",
+    why: "A magnet on it never lets go, and a strike is open all the time: the drive pulls against it, or nothing is locked.",
+    remedy: "Lead it through a relay that is set for the lock, or feed it from lock terminals of the board.",
   },
   "rail-never-sleeps": {
     severity: "caution",

@@ -20,6 +20,19 @@ test("terminals that are one point are one net, under the name of what joins the
   expect(plus.cores).toHaveLength(2);
 });
 
+test("a connector is a net of its own, with every core that ends in it and no other", () => {
+  for (const board of ["quillmarsh-duet", "osierbeck-egret"]) {
+    const { wiring, bundle } = planOn(board, ["lathbury-halt", "lathbury-halt", "lathbury-halt"]);
+    const joints = netsOf(bundle.board, wiring.cores).filter(({ terminals }) => !terminals.length);
+    expect(joints).toHaveLength(2);
+    for (const { label, cores } of joints)
+      expect([label, cores]).toEqual([
+        label,
+        wiring.cores.filter(({ to }) => to.kind === "joint" && to.joint === label).map(({ id }) => id),
+      ]);
+  }
+});
+
 test("no terminal is in two nets, and a net without a core is not told", () => {
   const all = nets.flatMap((net) => net.terminals);
   expect(new Set(all).size).toBe(all.length);

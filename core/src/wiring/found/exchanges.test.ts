@@ -106,6 +106,24 @@ describe("motor leads exchanged", () => {
     expect(found(site, { "drive-1/u": at("v"), "drive-1/v": at("w"), "drive-1/w": at("u") })).toEqual([]);
   });
 
+  test("with any other core of the drive, it is no mere exchange: told core by core, on every board", () => {
+    let exchanges = 0;
+    for (const board of boardIds())
+      for (const { site, wiring, id, profile } of wired(board)) {
+        const leads = profile.supplies.find(({ duty }) => duty.startsWith("drive"))?.pins;
+        const other = wiring.cores.find(
+          ({ device, pin, to }) =>
+            device === id && to.kind === "terminal" && !Object.values(leads ?? {}).includes(pin),
+        );
+        if (!leads || !other) continue;
+        const codes = told(site, id, leads.plus, other.pin);
+        expect([board, id, codes.includes("cores-exchanged")]).toEqual([board, id, false]);
+        expect(codes.length).toBeGreaterThan(0);
+        exchanges += 1;
+      }
+    expect(exchanges).toBeGreaterThan(3);
+  });
+
   test("and the rotation inverted as well: the two undo one another, trap 36", () => {
     for (const [board, devices, a, b] of [
       ["fennimore-otter", ["fennimore-rack"], "opn", "cls"],

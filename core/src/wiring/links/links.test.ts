@@ -42,6 +42,14 @@ describe("two inputs that one setting switches off", () => {
       linkFindings(board, [], out, [], set).map(
         ({ subjects }) => subjects.find(({ kind }) => kind === "input")?.id,
       );
+    // A core that belongs elsewhere changes nothing; one that belongs here would be bridged by the link.
+    const belongs = (terminal: string) => [
+      { id: "w", from: { kind: "pin" as const, device: "d", pin: "p" }, to: terminalNode(terminal) },
+    ];
+    const stop = board.inputs.find(({ id }) => id === "stop")!;
+    const told = (terminal: string) =>
+      linkFindings(board, [], out, belongs(terminal), { "side-sensor-reaction": "off" }).length;
+    expect([told("A1"), told(stop.terminal)]).toEqual([1, 0]);
     expect(missing({ "side-sensor-reaction": "off" })).toEqual(["stop"]);
     expect(missing({ "side-sensor-reaction": "both" })).toEqual(["side", "side-2", "stop"]);
   });

@@ -275,6 +275,7 @@ const anyItem: fc.Arbitrary<Item<string>> = fc
     options: fc.array(
       fc.record({
         slots: fc.uniqueArray(fc.constantFrom("a", "b", "c"), { maxLength: 2 }),
+        grave: fc.constantFrom(0, 0, 30, 200),
         light: fc.integer({ min: 0, max: 9 }),
         limits: fc.constantFrom([], ["x"], ["y"]),
       }),
@@ -284,14 +285,14 @@ const anyItem: fc.Arbitrary<Item<string>> = fc
     milliamps: fc.integer({ min: 0, max: 90 }),
   })
   .map(({ options, unplaced, milliamps }) => ({
-    options: options.map(({ slots: [slot, also], light, limits }, at) => ({
+    options: options.map(({ slots: [slot, also], grave, light, limits }, at) => ({
       choice: String(at),
-      cost: [0, light] as const,
+      cost: [grave, light] as const,
       ...(slot === undefined ? {} : { slot }),
       ...(also === undefined ? {} : { also }),
       limits,
     })),
-    unplaced: [100 * unplaced, 0] as const,
+    unplaced: [1_000 * unplaced, 0] as const,
     milliamps,
   }));
 

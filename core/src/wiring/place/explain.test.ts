@@ -47,6 +47,16 @@ describe("why something sits where it does", () => {
   test("so does a sensor with a line of its own for it; one that cannot be tested, or not there, says nothing", () => {
     const last = (...given: Parameters<typeof whyOf>) => whyOf(...given).at(-1);
     expect(last("larkrise-passage", ["larkrise-sill"], "sensor-1")).toContain("can test it there");
+    // What the one before it is fed from says nothing about this one.
+    const pair = ["ostwick-glance", "ostwick-vigil"];
+    for (const order of [pair, [...pair].reverse()]) {
+      const vigil = `photocell-${order.indexOf("ostwick-vigil") + 1}`;
+      const { wiring } = planOn("osierbeck-egret", order);
+      const placed = wiring.placements.filter(({ demand }) => demand.device.id === vigil);
+      const fed = placed.some(({ place }) => place?.kind === "rail" && place.rail.id === "tested");
+      expect([vigil, placed.at(-1)!.why.includes("can test it there")]).toEqual([vigil, fed]);
+      expect(fed).toBe(true);
+    }
     expect(last("larkrise-passage", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
     expect(last("osierbeck-egret", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
     expect(last("quillmarsh-duet", ["ostwick-vigil"], "photocell-1")).not.toContain("can test it");

@@ -4,7 +4,7 @@ import { listed } from "../../quantity/index.ts";
 import { madeRails, type SiteDevice } from "./demand.ts";
 import type { Placement } from "./place.ts";
 import { feederOf } from "./feeder.ts";
-import { isMisled } from "./preference.ts";
+import { isLock, isMisled } from "./preference.ts";
 import { roomFor } from "./room.ts";
 import { unplacedFindings } from "./unplaced.ts";
 
@@ -61,18 +61,28 @@ function misledFindings(placements: readonly Placement[]): Finding[] {
     if (demand.kind !== "supply" || !behind) return [];
     const { rail, through } = behind;
     const { lives } = demand.supply;
+    if (rail.id === undefined && isLock(demand))
+      return [
+        finding("lock-not-switched", [{ kind: "device", id: demand.device.id }], {
+          device: demand.device.name,
+          rail: rail.label,
+        }),
+      ];
     if (!isMisled(lives, rail)) return [];
     const subjects = [
       { kind: "device" as const, id: demand.device.id },
       ...(rail.id === undefined ? [] : [{ kind: "rail" as const, id: rail.id }]),
     ];
-    return [
-      finding(lives === "always" ? "rail-sleeps" : "rail-never-sleeps", subjects, {
-        device: demand.device.name,
-        rail: through.length ? `${rail.label} by way of ${listed(through)}` : rail.label,
-        live: rail.live === "not-closed" ? "the leaf is not closed" : rail.live,
-      }),
-    ];
+    const values = {
+      device: demand.device.name,
+      rail: through.length ? `${rail.label} by way of ${listed(through)}` : rail.label,
+    };
+    if (lives !== "always") return [finding("rail-never-sleeps", subjects, values)];
+    const live = rail.live === "not-closed" ? "the leaf is not closed" : rail.live;
+    const remedy = isLock(demand)
+      ? "Feed it from lock terminals that are on until it is let go, or by a relay's resting contact; or use a strike, which is fed to open."
+      : "Feed it from a rail that is always on, or from a supply of its own.";
+    return [finding("rail-sleeps", subjects, { ...values, live, remedy })];
   });
 }
 

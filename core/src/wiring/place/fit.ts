@@ -113,12 +113,9 @@ export function terminalsAt(
     const [one, other] = demand.contact.pins;
     const own = [place.input.terminal];
     const common = commonTerminals(board, place.input);
-    const swapped = [one, other].some((pin, at) => {
-      const wanted = demand.device.pinned?.[pin];
-      return (
-        wanted !== undefined && !(at ? common : own).includes(wanted) && (at ? own : common).includes(wanted)
-      );
-    });
+    const swapped = [one, other].some((pin, at) =>
+      (at ? own : common).some((terminal) => terminal === demand.device.pinned?.[pin]),
+    );
     return swapped
       ? [
           [one, common],

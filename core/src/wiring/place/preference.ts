@@ -45,10 +45,18 @@ export function isMisled(lives: DeviceSupply["lives"], { live }: Pick<Rail, "liv
   return lives === "always" ? live !== "always" : lives === "switched" && live === "always";
 }
 
+/** True for a lock itself, which the board must be able to let go or to open: a converter for one is none. */
+export const isLock = ({
+  device,
+  duty,
+}: Pick<Extract<Demand, { kind: "supply" }>, "device" | "duty">): boolean =>
+  duty === "lock" && !device.profile.provides.length;
+
 /** True where a supply would live when it must not, or sleep when it must live; a converter, with what may hang on it. */
 export function misled(demand: Demand, place: Place): boolean {
   if (demand.kind !== "supply") return false;
-  if (place.kind === "made") return place.made.alone && isMisled(demand.lives, { live: "always" });
+  if (place.kind === "made")
+    return place.made.alone && (isLock(demand) || isMisled(demand.lives, { live: "always" }));
   return place.kind === "rail" && isMisled(demand.lives, place.rail);
 }
 

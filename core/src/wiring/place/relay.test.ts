@@ -179,6 +179,11 @@ describe("a dry contact fed from outside", () => {
     });
     const [strike] = wiring.placements;
     expect(strike?.place?.kind).toBe("relay");
+    // Where no relay is left, that it hangs there alone is told.
+    const board = { ...boardOnSite(job, given.board), outputs: [] };
+    const alone = planWiring({ job, board, devices: [...given.devices, unit] });
+    expect(alone.placements[0]?.place?.kind).toBe("made");
+    expect(alone.findings.map(({ code }) => code)).toContain("lock-not-switched");
     // A unit that is made for other loads feeds no lock, by a relay or without.
     unit.provides = unit.provides.map((rail) => ({ ...rail, feeds: ["accessory"] }));
     const without = planWiring({
