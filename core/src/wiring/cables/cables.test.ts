@@ -54,6 +54,16 @@ describe("cables", () => {
     expect(found).toMatchObject({ severity: "danger", values: { cable: "trench" } });
   });
 
+  test("a shared run has the least of its sizes and the longest of its lengths", () => {
+    const { given } = planOn("osierbeck-egret", ["lathbury-halt", "tallow-turnkey", "lathbury-softline"]);
+    const [one, two, three] = given.job.devices.flatMap(({ cables }) => Object.values(cables));
+    Object.assign(one!, { run: "post", lengthM: 7, sizeMm2: 1.5 });
+    Object.assign(two!, { run: "post", lengthM: 12, sizeMm2: 0.75 });
+    Object.assign(three!, { run: "post", lengthM: 3, sizeMm2: 1 });
+    const [cable] = planJob(given).wiring.cables.filter(({ run }) => run === "post");
+    expect([cable?.sizeMm2, cable?.lengthM, cable?.ends.length]).toEqual([0.75, 12, 3]);
+  });
+
   test("the size is the least with which the device has its voltage at 70 °C", () => {
     const at = (lengthM: number) =>
       netloftCables((job) => {

@@ -15,14 +15,17 @@ const onSite = (board: string, devices: readonly string[]) => {
 };
 
 /** What is said of a bench that is wired as planned but for these pins, each with the terminal it was found on. */
-function found({ board, wiring }: ReturnType<typeof onSite>, at: Readonly<Record<string, string>>): string[] {
+const found = (site: ReturnType<typeof onSite>, at: Readonly<Record<string, string>>): string[] =>
+  foundFindings(site, at).map(({ code }) => code);
+
+function foundFindings({ board, wiring }: ReturnType<typeof onSite>, at: Readonly<Record<string, string>>) {
   const sits: Sits = Object.fromEntries(moves(at).map(({ pin, to }) => [nodeKey(pin), { pin, seat: to }]));
   const wires = wiring.cores.map((core) => {
     const seat = seatOf(sits, core.from);
     return seat === undefined || seat === "off" ? core : seated(core, seat);
   });
   const installation = { ...asPlanned(board, wiring), wires };
-  return asWiredFindings({ at: installation, wiring, sits }).map(({ code }) => code);
+  return asWiredFindings({ at: installation, wiring, sits });
 }
 
 /** The same with two pins of a device that have changed places. */
@@ -58,6 +61,13 @@ describe("two cores that change places", () => {
     expect(exchanges).toBeGreaterThan(9);
   });
 
+  test("that both moved on and not into one another's place are told one by one", () => {
+    const site = onSite("osierbeck-egret", ["lathbury-halt", "tallow-turnkey"]);
+    const codes = found(site, { "stop-button-1/a": "X4", "stop-button-1/b": "X3" });
+    expect(codes.filter((code) => code === "core-misplaced")).toHaveLength(2);
+    expect(codes).not.toContain("cores-exchanged");
+  });
+
   test("of a supply that has poles are a danger; of one on alternating current, which has none, a note", () => {
     const kinds = { dc: 0, ac: 0 };
     for (const board of boardIds())
@@ -91,6 +101,21 @@ describe("motor leads exchanged", () => {
           id,
           ["motor-leads-exchanged"],
         ]);
+        const at = (pin: string) =>
+          target(site.wiring.cores.find((core) => core.device === id && core.pin === pin)!);
+        const [one, other] = [at(plus), at(third ?? minus)];
+        const [finding] = foundFindings(site, {
+          [`${id}/${plus}`]: other,
+          [`${id}/${third ?? minus}`]: one,
+        }).filter(({ code }) => code === "motor-leads-exchanged");
+        expect(
+          finding!.subjects
+            .slice(1)
+            .map(({ id: terminal }) => terminal)
+            .sort(),
+        ).toEqual([one, other].sort());
+        expect(finding!.values.terminals).toContain(one);
+        expect(finding!.values.terminals).toContain(other);
         drives += 1;
       }
     expect(drives).toBeGreaterThan(10);

@@ -7,6 +7,7 @@ import { largeBoards, manyDevices } from "../../testing/many.ts";
 import { assign, compareCost, costOf, free, type Cost, type Item, type Shared } from "../assign/index.ts";
 import type { SiteDevice } from "./demand.ts";
 import { placeDevices } from "./place.ts";
+import { costOfPlan, weight } from "./preference.ts";
 import { problemOf } from "./problem.ts";
 
 const duties = ["stop", "photocell", "edge"] as const;
@@ -251,6 +252,27 @@ describe("placing devices", () => {
       { seed: 7, numRuns: 200 },
     );
   });
+});
+
+test("the ranks of a cost are read out of it as they went in", () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        unplaced: fc.nat(60),
+        misled: fc.nat(90),
+        overMilliamps: fc.nat(1e6),
+        chained: fc.nat(60),
+        untested: fc.nat(90),
+        distance: fc.nat(1e5),
+      }),
+      (ranks) => {
+        const grave = ranks.unplaced * weight.unplaced + ranks.misled * weight.misled + ranks.overMilliamps;
+        const light = ranks.chained * weight.chained + ranks.untested * weight.untested + ranks.distance;
+        expect(costOfPlan([grave, light])).toEqual(ranks);
+      },
+    ),
+    { seed: 12, numRuns: 100 },
+  );
 });
 
 describe("against a general integer-programming package", () => {

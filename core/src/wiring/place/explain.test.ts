@@ -77,6 +77,18 @@ describe("why something sits where it does", () => {
     );
   });
 
+  test("a rail says in words when it lives", () => {
+    for (const [live, words] of [
+      ["always", "always on"],
+      ["not-closed", "on while not closed"],
+      ["awake", "on while awake"],
+    ] as const) {
+      const given = bundleOn("fennimore-otter", ["ostwick-glance"]);
+      given.board.rails.find(({ id }) => id === "devices")!.live = live;
+      expect(planJob(given).wiring.placements[0]!.why).toContain(`24 V DC, ${words},`);
+    }
+  });
+
   test("a rail that sleeps under what must live says that none better was left", () => {
     expect(whyOf("marlstreet-plover", ["tallow-digits"], "keypad-1")[0]).toContain(
       "no rail that lives as it must was left",

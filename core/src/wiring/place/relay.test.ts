@@ -97,6 +97,17 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
   });
 });
 
+test("a relay's feed may have the least and the most volts a load bears, and nothing beyond", () => {
+  const kindAt = (min: number, max: number) => {
+    const given = on("osierbeck-egret", "brackwater-latch");
+    const latch = given.devices.find(({ id }) => id === "brackwater-latch")!;
+    latch.supplies[0]!.volts = { min, max };
+    return planned(given).place?.kind;
+  };
+  expect([kindAt(24, 30), kindAt(20, 24), kindAt(24, 24)]).toEqual(["relay", "relay", "relay"]);
+  expect([kindAt(24.5, 30), kindAt(20, 23.5)]).toEqual([undefined, undefined]);
+});
+
 describe("two lamps on three poles", () => {
   test("go by two relays, red while the leaf moves and green while it is open", () => {
     const plan = planned(on("hexby-trestle", "hexby-pair"));
@@ -108,6 +119,14 @@ describe("two lamps on three poles", () => {
       "return>V2",
     ]);
     expect(plan.codes).not.toContain("device-unplaced");
+    // Each relay's bridge belongs to the lamp that it lights.
+    const bridges = plan.wiring.cores.flatMap(({ from, pin }) =>
+      from.kind === "terminal" ? [[from.terminal, pin]] : [],
+    );
+    expect(bridges).toEqual([
+      ["RB1", "red"],
+      ["RA1", "green"],
+    ]);
     const given = plan.controls.controls.flatMap(({ gives }) =>
       gives.flatMap(({ behaviour, given: value }) =>
         behaviour.startsWith("relay") ? [[behaviour, value]] : [],

@@ -98,6 +98,12 @@ describe("trap 42: battery and panel of different voltages", () => {
   });
 });
 
+test("an inlet takes one source: of two batteries one stays without a place", () => {
+  const given = bundleOn("osierbeck-egret", ["quillmarsh-reserve", "quillmarsh-reserve"]);
+  const { placements } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
+  expect(placements.map(({ place }) => place?.kind)).toEqual(["inlet", undefined]);
+});
+
 test("a pin wanted somewhere that no plan of its device uses is told, and the rest is planned", () => {
   const { given } = planOn("osierbeck-egret", ["larkrise-sill"]);
   given.job.devices[0]!.pinned = { t: "X1" };
