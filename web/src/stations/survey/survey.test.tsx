@@ -15,7 +15,8 @@ const jobs = (sent: Sent[]) => sent.filter((each) => each.method === "PUT").map(
 
 async function choose(button: HTMLElement, option: string) {
   await userEvent.click(button);
-  await userEvent.click(await screen.findByRole("option", { name: option }));
+  // By its text within the list: reckoning the names of fifty options takes a second.
+  await userEvent.click(within(await screen.findByRole("listbox")).getByText(option));
 }
 
 describe("the survey saves itself", () => {

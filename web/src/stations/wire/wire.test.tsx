@@ -12,7 +12,7 @@ import { WirePlan } from "./wire-plan.tsx";
 
 async function choose(label: RegExp, option: RegExp) {
   await userEvent.click(screen.getByRole("button", { name: label }));
-  await userEvent.click((await screen.findAllByRole("option", { name: option }))[0]!);
+  await userEvent.click(within(await screen.findByRole("listbox")).getAllByText(option)[0]!);
 }
 
 const wired = (pin: string, to: string, at = 0): LogEntry => ({
