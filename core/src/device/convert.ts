@@ -22,3 +22,10 @@ export function inputMilliamps(
 
 /** The middle of what a supply may be given: where it is reckoned when nothing is measured, V. */
 export const usualVolts = ({ volts }: Pick<DeviceSupply, "volts">) => (volts.min + volts.max) / 2;
+
+/** True where a supply bears what a source gives: its kind of current, and its volts within its own. */
+export const bears = (
+  { kind, volts }: Pick<DeviceSupply, "kind" | "volts">,
+  source: Pick<DeviceRail, "kind" | "volts">,
+): boolean =>
+  (kind === "either" || kind === source.kind) && source.volts >= volts.min && source.volts <= volts.max;

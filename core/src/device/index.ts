@@ -2,6 +2,6 @@ export { checkDevice, inspectDevice, parseDevice, readDevice } from "./read.ts";
 export { deviceJsonSchema, deviceReference } from "./reference.ts";
 export { deviceFrom, sketchSchema } from "./sketch.ts";
 export type { DeviceSketch } from "./sketch.ts";
-export { inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
+export { bears, inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
 export { coreColours, deviceKinds, deviceSchema } from "./schema.ts";
 export type { CoreColour, DeviceContact, DeviceProfile, DeviceRail, DeviceSupply } from "./schema.ts";

@@ -1,6 +1,7 @@
 import type { BoardInput, BoardProfile, LoadDuty, Rail } from "../../board/index.ts";
 import type { PlacedDevice } from "../../circuit/index.ts";
 import {
+  bears,
   madeFrom,
   type CoreColour,
   type DeviceContact,
@@ -96,11 +97,7 @@ const feedsAlways = (maker: SiteDevice, supply: DeviceSupply, devices: readonly 
         device.id !== maker.id &&
         device.profile.supplies.some(
           (other) =>
-            other.lives === "always" &&
-            rail.feeds.some((duty) => duty === other.duty) &&
-            (other.kind === "either" || other.kind === rail.kind) &&
-            rail.volts >= other.volts.min &&
-            rail.volts <= other.volts.max,
+            other.lives === "always" && rail.feeds.some((duty) => duty === other.duty) && bears(other, rail),
         ),
     ),
   );

@@ -5,7 +5,7 @@ import {
   type LoadDuty,
   type Rail,
 } from "../../board/index.ts";
-import type { DeviceSupply } from "../../device/index.ts";
+import { bears, type DeviceSupply } from "../../device/index.ts";
 import { plainNumber } from "../../quantity/index.ts";
 import type { Demand, MadeRail, Output, RelayFeed, RelayPlace, RelayTask, RelayUse } from "./demand.ts";
 
@@ -48,14 +48,6 @@ function feedsFor(
   made: readonly MadeRail[],
 ): RelayFeed[] {
   const { supply: own } = board;
-  const right = (feed: RelayFeed) => {
-    const { kind, volts } = feedGives(feed);
-    return (
-      (supply.kind === "either" || supply.kind === kind) &&
-      volts >= supply.volts.min &&
-      volts <= supply.volts.max
-    );
-  };
   const rails = board.rails
     .filter((rail) => rail.live === "always" && rail.feeds.includes("accessory"))
     .map((rail): RelayFeed => ({ kind: "rail", rail }));
@@ -67,7 +59,7 @@ function feedsFor(
     own.poles.live && own.poles.neutral && own.volts.length === 1
       ? own.volts.map((volts): RelayFeed => ({ kind: "spur", volts }))
       : [];
-  return [...rails, ...outside, ...spur].filter(right);
+  return [...rails, ...outside, ...spur].filter((feed) => bears(supply, feedGives(feed)));
 }
 
 /** Why a relay cannot switch this load from this feed; undefined when it can. */
