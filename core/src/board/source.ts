@@ -23,7 +23,7 @@ function scalarText(value: string | number): string {
 export function withHeading(text: string, heading: Heading): string {
   return Object.entries(heading).reduce((now, [key, value]: [string, string | number | undefined]) => {
     if (value === undefined) return now;
-    const document = parseDocument(now);
+    const document = parseDocument(now, { uniqueKeys: false });
     if (!isMap(document.contents)) return now;
     const pair = document.contents.items.find((item) => isScalar(item.key) && item.key.value === key);
     if (!pair) return `${key}: ${scalarText(value)}\n${now}`;
@@ -38,7 +38,7 @@ export function withHeading(text: string, heading: Heading): string {
 
 /** The heading of a text as far as it can be read; undefined where a key is missing or no scalar. */
 export function headingOf(text: string): Heading {
-  const document = parseDocument(text);
+  const document = parseDocument(text, { uniqueKeys: false });
   const read = (key: string): unknown => (isMap(document.contents) ? document.get(key) : undefined);
   const word = (key: string) => {
     const value = read(key);

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { finding, wordsOf } from "./finding.ts";
 import { pathText, problemText, ProblemsError } from "./problem.ts";
 import { findingTable, type FindingEntry } from "./table/index.ts";
+import { inspectYaml } from "./yaml.ts";
 import { parseWith } from "./zod.ts";
 
 describe("findings", () => {
@@ -67,6 +68,40 @@ describe("problems", () => {
     expect(said({ hold: 3 })).toContain("hold: expected a value of type object, found 3");
     expect(said({ hold: { key: "A" } })).toContain("hold.seconds: expected a value of type number");
     expect(said({ press: "A" })).toBe("nothing");
+  });
+
+  test("of very many the first are told, and strange keys by the dozen", () => {
+    const rows = Array.from({ length: 5_000 }, () => ({ role: "relay" }));
+    const many = Object.fromEntries(Array.from({ length: 5_000 }, (_, at) => [`k${at}`, at]));
+    const problems = (value: object) => {
+      try {
+        parseWith(schema, value, "x.yaml");
+        return [];
+      } catch (error) {
+        return (error as ProblemsError).problems;
+      }
+    };
+    expect(problems({ rows })).toHaveLength(100);
+    expect(problems({ rows: [], ...many })[0]!.found).toMatch(/^"k0", .*"k11" and 4988 more$/);
+    const noted = rows.map((_, at) => ({
+      file: "x",
+      path: `${at}`,
+      expected: "a",
+      found: "b",
+      remedy: "C.",
+    }));
+    expect(new ProblemsError(noted).message).toMatch(/\nand 4900 more problems$/);
+  });
+
+  test("a key that stands twice in its mapping is told with its line; the same key elsewhere is none, nor is a merge", () => {
+    const read = (text: string) => inspectYaml(text, "x.yaml", { schema: z.unknown() }).problems;
+    expect(read("a: 1\nb: 2\na: 3")).toMatchObject([{ found: '"a"', line: 3, column: 1 }]);
+    expect(read("rows:\n  - { a: 1, a: 2 }")).toMatchObject([{ line: 2, column: 13 }]);
+    expect(read("a: { b: 1 }\nb: { a: 1, b: 2 }")).toEqual([]);
+    expect(read("x: &x { a: 1 }\ny: &y { b: 1 }\nz: { <<: *x, <<: *y }")).toEqual([]);
+    const keys = Array.from({ length: 60_000 }, (_, at) => `k${at}: 1`).join("\n");
+    expect(read(keys)).toEqual([]);
+    expect(read(`${keys}\nk7: 2`)).toMatchObject([{ found: '"k7"', line: 60_001 }]);
   });
 
   test("the root has a name, a line is shown where known", () => {

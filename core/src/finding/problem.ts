@@ -17,13 +17,18 @@ export function problemText(problem: Problem): string {
   return `${at}: ${problem.path}: expected ${problem.expected}, found ${problem.found}. ${problem.remedy}`;
 }
 
-/** Thrown by readers; carries every problem, not only the first. */
+/** Problems told of one document; who has more corrects these and looks again. */
+export const mostProblems = 100;
+
+/** Thrown by readers; carries every problem, not only the first, up to a hundred. */
 export class ProblemsError extends Error {
   readonly problems: Problem[];
-  constructor(problems: Problem[]) {
-    super(problems.map(problemText).join("\n"));
+  constructor(problems: readonly Problem[]) {
+    const told = problems.slice(0, mostProblems);
+    const more = problems.length - told.length;
+    super(told.map(problemText).join("\n") + (more ? `\nand ${more} more problems` : ""));
     this.name = "ProblemsError";
-    this.problems = problems;
+    this.problems = told;
   }
 }
 

@@ -1,4 +1,4 @@
-import { isNode, LineCounter, parseDocument, type Document } from "yaml";
+import { isNode, isScalar, LineCounter, parseDocument, visit, type Document, type Scalar } from "yaml";
 import type { z } from "zod";
 import { ProblemsError, shown, type Problem } from "./problem.ts";
 import { problemsOf } from "./zod.ts";
@@ -49,6 +49,29 @@ export interface Reading<S extends z.ZodType> {
   migrate?: (document: unknown) => unknown;
 }
 
+/**
+ * The first key that stands twice in its mapping. The parser's own check compares each key with each other, which takes
+ * minutes for a mapping of some ten thousand.
+ */
+function repeatedKey(document: Document): Scalar | undefined {
+  let repeated: Scalar | undefined;
+  visit(document, {
+    Map(_, { items }) {
+      const seen = new Set<unknown>();
+      for (const { key } of items) {
+        if (!isScalar(key) || key.value === "<<") continue;
+        if (seen.has(key.value)) {
+          repeated = key;
+          return visit.BREAK;
+        }
+        seen.add(key.value);
+      }
+      return undefined;
+    },
+  });
+  return repeated;
+}
+
 /** The text as YAML, or the one reason why it is none that is read. */
 function parsed(
   text: string,
@@ -68,12 +91,23 @@ function parsed(
   if (deepest(text) > deepestNesting)
     return refused(`at most ${deepestNesting} levels`, "deeper nesting", "Write it flatter.");
   const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines, merge: true });
+  const document = parseDocument(text, { lineCounter: lines, merge: true, uniqueKeys: false });
   const [syntax] = document.errors;
   if (syntax) {
     const { line, col } = lines.linePos(syntax.pos[0]);
     const [said = "a syntax error"] = syntax.message.split(/ at line \d+|\n/);
     return refused("well-formed YAML", said, "Correct the line.", line, col);
+  }
+  const repeated = repeatedKey(document);
+  if (repeated) {
+    const { line, col } = lines.linePos(repeated.range?.[0] ?? 0);
+    return refused(
+      "each key once in its mapping",
+      shown(repeated.value),
+      "Remove or rename one of them.",
+      line,
+      col,
+    );
   }
   try {
     return { document, lines, value: document.toJS({ maxAliasCount: mostAliases }) };

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { pathText, ProblemsError, shown, type Problem } from "./problem.ts";
+import { mostProblems, pathText, ProblemsError, shown, type Problem } from "./problem.ts";
 
 type Issue = z.core.$ZodIssue;
 
@@ -11,6 +11,14 @@ export function valueAt(document: unknown, path: readonly PropertyKey[]): unknow
     value = (value as Record<PropertyKey, unknown>)[key];
   }
   return value;
+}
+
+/** Keys that are told by name; more are counted. */
+const mostKeysTold = 12;
+
+function keysText(keys: readonly string[]): string {
+  const told = keys.slice(0, mostKeysTold).map((key) => shown(key));
+  return `${told.join(", ")}${keys.length > told.length ? ` and ${keys.length - told.length} more` : ""}`;
 }
 
 function expectation(issue: Issue): { expected: string; remedy: string } {
@@ -35,7 +43,7 @@ function expectation(issue: Issue): { expected: string; remedy: string } {
     case "unrecognized_keys":
       return {
         expected: "only the keys of this format",
-        remedy: `Remove or rename ${issue.keys.map((k) => JSON.stringify(k)).join(", ")}.${
+        remedy: `Remove or rename ${keysText(issue.keys)}.${
           issue.keys.some((key) => key.includes(" "))
             ? " A text with a comma inside { } must stand in quotes."
             : ""
@@ -91,16 +99,14 @@ const kindText = (type: string) =>
     type
   ] ?? `a value of type ${type}`;
 
-/** A schema's refusal as problems with their place in the document. */
+/** A schema's refusal as problems with their place in the document, the first of them where they are very many. */
 export function problemsOf(error: z.ZodError, document: unknown, file: string): Problem[] {
-  return error.issues.flatMap(meant).map((issue) => ({
+  const issues = error.issues.slice(0, mostProblems).flatMap(meant).slice(0, mostProblems);
+  return issues.map((issue) => ({
     file,
     path: pathText(issue.path),
     ...expectation(issue),
-    found:
-      issue.code === "unrecognized_keys"
-        ? issue.keys.map((key) => JSON.stringify(key)).join(", ")
-        : shown(valueAt(document, issue.path)),
+    found: issue.code === "unrecognized_keys" ? keysText(issue.keys) : shown(valueAt(document, issue.path)),
   }));
 }
 
