@@ -50,7 +50,10 @@ export const newJobSchema = z.strictObject({
   board: boardSchema.shape.id,
 });
 
-export const logSchema = z.strictObject({ log: z.array(logEntrySchema) });
+export const logPageSchema = z.strictObject({
+  log: z.array(logEntrySchema),
+  next: z.number().int().nullable().describe("What to read after for the next page; null on the last."),
+});
 
 export const importedSchema = z.strictObject({ id: idSchema, version });
 
@@ -74,7 +77,32 @@ export const revisionsSchema = z.strictObject({
 
 export const devicesSchema = z.strictObject({ devices: z.array(device) });
 
-export const healthSchema = z.strictObject({ status: z.literal("ok") });
+export const healthSchema = z.strictObject({
+  status: z.literal("ok"),
+  database: z
+    .enum(["ok", "in-use", "failing"])
+    .describe("Whether it answers, is held by another, or is broken."),
+});
+
+/** Whether someone has to give the passphrase, or has. */
+export const sessionSchema = z.strictObject({ signIn: z.enum(["not-needed", "needed", "done"]) });
+
+export const newSessionSchema = z.strictObject({ passphrase: z.string().min(1).max(200) });
+
+/** Where a phone finds this server, and what it has to be told to trust first. */
+export const whereaboutsSchema = z.strictObject({
+  addresses: z
+    .array(z.string())
+    .describe("Where others reach it; none where it listens on its own machine only."),
+  trust: z
+    .strictObject({
+      address: z.string().describe("The page that says how to trust it."),
+      fingerprint: z.string().describe("SHA-256 of the authority's certificate."),
+    })
+    .nullable()
+    .describe("Null where no certificate was made here."),
+  code: z.string().nullable().describe("An address as a QR code, SVG."),
+});
 
 /** What is wrong with a request, as RFC 9457 has it. */
 export const problemSchema = z.looseObject({
@@ -90,4 +118,7 @@ export type StoredJob = z.output<typeof storedJobSchema>;
 export type JobSummary = z.output<typeof jobSummarySchema>;
 export type JobsPage = z.output<typeof jobsPageSchema>;
 export type NewJob = z.output<typeof newJobSchema>;
+export type LogPage = z.output<typeof logPageSchema>;
+export type SessionState = z.output<typeof sessionSchema>;
+export type Whereabouts = z.output<typeof whereaboutsSchema>;
 export type BoardUse = z.output<typeof boardUseSchema>;

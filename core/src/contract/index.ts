@@ -5,12 +5,24 @@ export {
   healthSchema,
   importedSchema,
   jobsPageSchema,
-  logSchema,
+  logPageSchema,
   newJobSchema,
+  newSessionSchema,
   problemSchema,
+  whereaboutsSchema,
   revisionsSchema,
+  sessionSchema,
   storedJobSchema,
 } from "./bodies.ts";
-export type { BoardUse, JobsPage, JobSummary, NewJob, StoredJob } from "./bodies.ts";
+export type {
+  BoardUse,
+  JobsPage,
+  JobSummary,
+  LogPage,
+  NewJob,
+  Whereabouts,
+  SessionState,
+  StoredJob,
+} from "./bodies.ts";
 export { pathParameter, routes } from "./routes.ts";
 export type { Route } from "./routes.ts";

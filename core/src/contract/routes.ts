@@ -10,9 +10,12 @@ import {
   healthSchema,
   importedSchema,
   jobsPageSchema,
-  logSchema,
+  logPageSchema,
   newJobSchema,
+  newSessionSchema,
+  whereaboutsSchema,
   revisionsSchema,
+  sessionSchema,
   storedJobSchema,
 } from "./bodies.ts";
 
@@ -38,11 +41,44 @@ const changed = {
   412: "It was changed elsewhere meanwhile; the answer holds both versions.",
   428: "If-Match is missing.",
 };
+const busy = { 503: "There is too much to do just now; Retry-After says when to ask again." };
 const revision = z.object({ revision: z.coerce.number().int().min(1).optional() });
+const oneRevision = z.object({ revision: z.coerce.number().int().min(1) });
+const stays = { 409: "It came with the program, or a job was made with it: it stays." };
 
 /** Every address of the server, in the order of its reference. */
 export const routes = [
   { method: "get", path: "/api/health", says: "Whether the server lives.", answers: { 200: healthSchema } },
+  {
+    method: "get",
+    path: "/api/session",
+    says: "Whether the passphrase is needed, or was given.",
+    answers: { 200: sessionSchema },
+  },
+  {
+    method: "post",
+    path: "/api/session",
+    says: "Signs in with the passphrase; the answer's cookie stands for it from then on.",
+    takes: newSessionSchema,
+    answers: { 204: undefined },
+    refuses: {
+      403: "It is another passphrase.",
+      409: "No passphrase is needed here.",
+      429: "There were too many attempts; Retry-After says when to try again.",
+    },
+  },
+  {
+    method: "delete",
+    path: "/api/session",
+    says: "Signs out.",
+    answers: { 204: undefined },
+  },
+  {
+    method: "get",
+    path: "/api/whereabouts",
+    says: "Where a phone finds this server, and how it comes to trust it.",
+    answers: { 200: whereaboutsSchema },
+  },
   {
     method: "get",
     path: "/api/jobs",
@@ -84,8 +120,9 @@ export const routes = [
   {
     method: "get",
     path: "/api/jobs/{id}/log",
-    says: "What happened on site, in the order it was written.",
-    answers: { 200: logSchema },
+    says: "What happened on site, in the order it was written: a page of it.",
+    query: z.object({ after: z.coerce.number().int().min(0).optional() }),
+    answers: { 200: logPageSchema },
     refuses: noSuch,
   },
   {
@@ -112,7 +149,7 @@ export const routes = [
     says: "Imports a job file of any format so far.",
     takes: bundleSchema,
     answers: { 201: importedSchema },
-    refuses: { 409: "The job is here already." },
+    refuses: { 409: "The job is here already.", ...busy },
   },
   {
     method: "post",
@@ -120,6 +157,7 @@ export const routes = [
     says: "Plans a job file and stores nothing.",
     takes: bundleSchema,
     answers: { 200: z.looseObject({}) },
+    refuses: busy,
   },
   {
     method: "get",
@@ -133,7 +171,7 @@ export const routes = [
     says: "Stores a profile, or a revision of one.",
     takes: "yaml",
     answers: { 201: boardBody },
-    refuses: { 409: "Its revision is taken." },
+    refuses: { 409: "Its revision is taken, or too far past the newest.", ...busy },
   },
   {
     method: "get",
@@ -142,6 +180,14 @@ export const routes = [
     query: revision,
     answers: { 200: boardBody },
     refuses: noSuch,
+  },
+  {
+    method: "delete",
+    path: "/api/boards/{id}",
+    says: "Removes a revision that was written here and that no job uses.",
+    query: oneRevision,
+    answers: { 204: undefined },
+    refuses: { ...noSuch, ...stays },
   },
   {
     method: "get",
@@ -171,7 +217,15 @@ export const routes = [
     says: "Stores a device of someone's own.",
     takes: "yaml",
     answers: { 201: deviceBody },
-    refuses: { 409: "Its revision is taken." },
+    refuses: { 409: "Its revision is taken, or too far past the newest.", ...busy },
+  },
+  {
+    method: "delete",
+    path: "/api/devices/{id}",
+    says: "Removes a revision that was written here and that no job uses.",
+    query: oneRevision,
+    answers: { 204: undefined },
+    refuses: { ...noSuch, ...stays },
   },
   {
     method: "get",

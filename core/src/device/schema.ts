@@ -62,7 +62,7 @@ export const deviceSchema = z.strictObject({
   id: idSchema,
   name: label,
   maker: label,
-  revision: z.number().int().min(1),
+  revision: z.number().int().min(1).max(9_999),
   kind: z.enum(deviceKinds),
   source: provenanceSchema,
   limits: z

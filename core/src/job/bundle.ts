@@ -1,20 +1,16 @@
 import {
   behaviourMisfit,
   fitBoard,
-  displayPositions,
-  menuValues,
   parseBoard,
-  selectorsOf,
-  terminalOf,
   type BehaviourId,
   type BoardProfile,
 } from "../board/index.ts";
 import { parseDevice, type DeviceProfile } from "../device/index.ts";
 import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
-import { terminalIn } from "../node/index.ts";
-import { clockToFraction } from "../quantity/index.ts";
+import { checkLog, within } from "./log.ts";
 import { migrateBundle } from "./migrate.ts";
 import { bundleSchema, type Job, type jobFormat, type LogEntry } from "./schema.ts";
+import { checkStands, withEveryCard, type Report } from "./stands.ts";
 
 /** A job with the profiles it uses and its log, all read and checked. */
 export interface JobBundle {
@@ -88,114 +84,6 @@ function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Rep
   });
 }
 
-/** Ids that the board lacks, positions its controls cannot stand at, and dials outside their sweep. */
-function checkStands(
-  board: BoardProfile,
-  stands: {
-    links?: string[];
-    switches?: Record<string, string>;
-    dials?: Record<string, string>;
-    values?: Record<string, string>;
-  },
-  path: string,
-  report: Report,
-): void {
-  const links = board.links.map((link) => link.id);
-  for (const id of stands.links ?? [])
-    if (!links.includes(id))
-      report(`${path}.links.${id}`, `a link of the board (${links.join(", ")})`, id, "Remove it.");
-  const positions = (
-    kind: "switches" | "values",
-    what: string,
-    all: { id: string; positions: readonly string[] }[],
-  ) => {
-    for (const [id, at] of Object.entries(stands[kind] ?? {})) {
-      const one = all.find((each) => each.id === id);
-      if (!one)
-        report(
-          `${path}.${kind}.${id}`,
-          `${what} of the board (${all.map((each) => each.id).join(", ")})`,
-          id,
-          "Remove it.",
-        );
-      else if (!one.positions.includes(at))
-        report(
-          `${path}.${kind}.${id}`,
-          `one of ${one.positions.slice(0, 24).join(", ")}`,
-          at,
-          "Give a position it can stand at.",
-        );
-    }
-  };
-  positions("switches", "a switch", selectorsOf(board));
-  positions(
-    "values",
-    "a menu entry",
-    menuValues(board).map(({ item }) => ({ id: item.id, positions: displayPositions(item) })),
-  );
-  for (const [id, clock] of Object.entries(stands.dials ?? {})) {
-    const dial = board.dials.find((each) => each.id === id);
-    if (!dial) {
-      report(
-        `${path}.dials.${id}`,
-        `a dial of the board (${board.dials.map((d) => d.id).join(", ")})`,
-        id,
-        "Remove it.",
-      );
-      continue;
-    }
-    try {
-      clockToFraction(clock, dial.sweep);
-    } catch {
-      report(
-        `${path}.dials.${id}`,
-        `a time from ${dial.sweep.from} to ${dial.sweep.to}`,
-        clock,
-        "Read the dial again.",
-      );
-    }
-  }
-}
-
-/**
- * What in log entries does not fit the board. Empty when everything does. What happened before the job took another
- * revision of its board is history, and is not held against this one.
- */
-export function checkLog(log: readonly LogEntry[], board: BoardProfile, file: string): Problem[] {
-  const problems: Problem[] = [];
-  const report: Report = (path, expected, found, remedy) =>
-    problems.push({ file, path, expected, found: shown(found), remedy });
-  const full = withEveryCard(board);
-  const taken = log.findLastIndex((entry) => entry.kind === "board-taken");
-  log.forEach((entry, at) => {
-    if (log.findIndex((other) => other.id === entry.id) !== at)
-      report(`log[${at}].id`, "an id of its own", entry.id, "Remove the repeated entry.");
-    if (at < taken) return;
-    if (entry.kind === "wired")
-      entry.moves.forEach(({ to }, m) => {
-        const terminal = terminalIn(to);
-        if (terminal !== undefined && !terminalOf(full, terminal))
-          report(
-            `log[${at}].moves[${m}].to`,
-            "a terminal of the board",
-            terminal,
-            "Pick a terminal that is there.",
-          );
-      });
-    if (entry.kind !== "step") return;
-    entry.effects.forEach((effect, e) => {
-      const path = `log[${at}].effects[${e}]`;
-      if (effect.kind === "link") checkStands(full, { links: [effect.id] }, path, report);
-      if (effect.kind === "switches") checkStands(full, { switches: effect.to }, path, report);
-      if (effect.kind === "values") checkStands(full, { values: effect.to }, path, report);
-      if (effect.kind === "dials") checkStands(full, { dials: effect.to }, path, report);
-    });
-  });
-  return problems;
-}
-
-type Report = (path: string, expected: string, found: unknown, remedy: string) => void;
-
 /** What in a job does not fit its board and devices. Empty when everything does. */
 export function checkJob(
   job: Job,
@@ -240,11 +128,6 @@ export function checkJob(
   return problems;
 }
 
-/** What was noted stays noted when a card is taken out again. */
-function withEveryCard(board: BoardProfile): BoardProfile {
-  return fitBoard(board, { cards: board.cards.map((card) => card.id) });
-}
-
 /** The board as it is read on a job's site: with the cards fitted there, for its leaves, its use and its firmware. */
 export function boardOnSite(job: Job, board: BoardProfile): BoardProfile {
   return fitBoard(board, {
@@ -264,9 +147,7 @@ export function parseBundle(data: unknown, file = "bundle"): JobBundle {
       return read();
     } catch (error) {
       if (!(error instanceof ProblemsError)) throw error;
-      problems.push(
-        ...error.problems.map((p) => ({ ...p, path: p.path === "document" ? path : `${path}.${p.path}` })),
-      );
+      problems.push(...within(error, path).problems);
       return undefined;
     }
   };

@@ -1,4 +1,4 @@
-export { boardOnSite, checkJob, checkLog, parseBundle, profileOf } from "./bundle.ts";
+export { boardOnSite, checkJob, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { Move, StateEffect } from "./effect.ts";
 export { closingKinds, isClosed, mayAppend } from "./closed.ts";
@@ -7,5 +7,6 @@ export { applyEdit, editSchema } from "./edit.ts";
 export type { JobEdit } from "./edit.ts";
 export { draftInstance, leavesLike, withSurvey } from "./site.ts";
 export { spurCoreId, upgradeEntry } from "./migrate.ts";
+export { checkLog, logReader } from "./log.ts";
 export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
 export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, OpenFinding, StepEntry } from "./schema.ts";

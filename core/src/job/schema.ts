@@ -227,7 +227,7 @@ export const bundleSchema = z.strictObject({
   job: jobSchema,
   board: z.unknown(),
   devices: z.array(z.unknown()).max(60),
-  log: z.array(logEntrySchema).max(20_000),
+  log: z.array(logEntrySchema),
 });
 
 export type Job = z.output<typeof jobSchema>;
