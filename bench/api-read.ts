@@ -9,9 +9,11 @@ import type { Knex } from "knex";
 import { pino } from "pino";
 import { openDatabase } from "../server/src/db/open.ts";
 import { createApp } from "../server/src/http/app.ts";
+import { loopbackNames } from "../server/src/http/guard/host.ts";
 import { loadDemo } from "../server/src/seed/demo.ts";
 import { loadShipped } from "../server/src/seed/shipped.ts";
 import { insertJob } from "../server/src/store/jobs.ts";
+import { createWork } from "../server/src/work/pool.ts";
 import { medianMs, report } from "./measure.ts";
 
 const root = resolve(fileURLToPath(new URL("..", import.meta.url)));
@@ -64,10 +66,14 @@ async function readAll(app: Express, address: (n: number) => string): Promise<nu
 /** Reading a job over the API at 10 000 jobs, against a bare Express route that reads one SQLite row. */
 export async function benchApiRead(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), "anvilcloud-bench-"));
-  const knex = await openDatabase(join(folder, "bench.db"));
+  const database = join(folder, "bench.db");
+  const knex = await openDatabase(database);
   await fill(knex);
   const logger = pino({ level: "silent" });
-  const app = createApp({ knex, logger, web: root, now: () => "2026-11-24T00:00:00.000Z" });
+  const work = createWork();
+  const now = () => "2026-11-24T00:00:00.000Z";
+  const places = { database, incoming: join(folder, "incoming"), web: root, hosts: loopbackNames };
+  const app = createApp({ knex, work, logger, now, ...places });
   const ours = await readAll(app, (n) => `/api/jobs/job-${(n * 31) % jobs}`);
   const bare = await readAll(bareApp(knex), (n) => `/row/job-${(n * 31) % jobs}`);
   await knex.destroy();

@@ -9,8 +9,12 @@ const external = [...dependenciesOf("package.json"), ...dependenciesOf("../core/
 );
 
 await build({
-  entryPoints: [new URL("src/main.ts", import.meta.url).pathname],
-  outfile: new URL("dist/main.js", import.meta.url).pathname,
+  entryPoints: ["src/main.ts", "src/work/worker.ts"].map((path) => new URL(path, import.meta.url).pathname),
+  outdir: new URL("dist", import.meta.url).pathname,
+  entryNames: "[name]",
+  // What only a server for other machines needs is loaded by that one alone.
+  splitting: true,
+  chunkNames: "[name]-[hash]",
   bundle: true,
   platform: "node",
   target: "node20",

@@ -1,46 +1,53 @@
-import type { AddressInfo } from "node:net";
+import { createServer } from "node:http";
 import { pino } from "pino";
-import { readConfig } from "./config.ts";
+import { readConfig, type Config } from "./config.ts";
 import { openDatabase } from "./db/open.ts";
+import { startFault } from "./db/start-fault.ts";
 import { createApp } from "./http/app.ts";
+import { loopbackNames } from "./http/guard/host.ts";
+import { listen } from "./listen.ts";
 import { loadDemo } from "./seed/demo.ts";
 import { loadShipped } from "./seed/shipped.ts";
+import { stopOnSignal } from "./stop.ts";
+import { createWork } from "./work/pool.ts";
 
-const config = readConfig(process.env);
-const logger = pino({ level: config.logLevel });
-const knex = await openDatabase(config.database);
-await loadShipped(knex, config.shipped);
-if (config.demo) {
-  const loaded = await loadDemo(knex, config.shipped);
+async function serve(config: Config): Promise<void> {
+  const { host, port, database, incoming, web, beyond } = config;
+  const logger = pino({ level: config.logLevel });
+  const knex = await openDatabase(database);
+  await loadShipped(knex, config.shipped);
+  const loaded = config.demo ? await loadDemo(knex, config.shipped) : 0;
   if (loaded) logger.info({ jobs: loaded }, "demo jobs loaded");
-}
 
-const app = createApp({ knex, logger, web: config.web, now: () => new Date().toISOString() });
-const server = app.listen(config.port, config.host, (error?: Error) => {
-  if (error) {
-    const taken = (error as NodeJS.ErrnoException).code === "EADDRINUSE";
-    process.stderr.write(
-      taken
-        ? `Port ${config.port} on ${config.host} is taken. Stop what uses it, or choose another: PORT=4180 npm run demo\n`
-        : `Cannot listen on ${config.host}:${config.port}: ${error.message}\n`,
-    );
-    process.exit(1);
+  const work = createWork();
+  const parts = { knex, work, database, incoming, logger, web, now: () => new Date().toISOString() };
+  const say = (line: string) => process.stdout.write(`${line}\n`);
+  if (beyond) {
+    const { beyondThisMachine } = await import("./beyond.ts");
+    const servers = await beyondThisMachine({ ...parts, host, port, beyond, say });
+    stopOnSignal(servers, { knex, work, logger });
+    return;
   }
-  const { port } = server.address() as AddressInfo;
-  process.stdout.write(`Anvilcloud is at http://${config.host}:${port}\n`);
-});
-
-/** How long open requests may take to end before the process does, ms. */
-const graceMs = 5_000;
-
-function stop(signal: string): void {
-  logger.info({ signal }, "stopping");
-  const force = setTimeout(() => process.exit(1), graceMs);
-  force.unref();
-  server.close(() => {
-    void knex.destroy().then(() => process.exit(0));
-  });
-  server.closeIdleConnections();
+  const server = createServer(createApp({ ...parts, hosts: [...loopbackNames, host] }));
+  const at = await listen(server, port, host);
+  say(`Anvilcloud is at http://${host === "::1" ? "[::1]" : host}:${at}`);
+  stopOnSignal([server], { knex, work, logger });
 }
-process.once("SIGINT", stop);
-process.once("SIGTERM", stop);
+
+/** Why the server does not start, as a sentence for whoever started it; a fault of the program with all that is known. */
+function why(error: unknown, database: string): string {
+  const told = startFault(error, database);
+  if (told) return told;
+  const { cause, message, stack } = error as Error;
+  return cause !== undefined || error instanceof RangeError || !stack ? message : stack;
+}
+
+let database = "the database";
+try {
+  const config = readConfig(process.env);
+  ({ database } = config);
+  await serve(config);
+} catch (error) {
+  process.stderr.write(`${why(error, database)}\n`);
+  process.exit(1);
+}

@@ -1,15 +1,15 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { jobFormat, pinNode, terminalNode, type JobBundle } from "@anvilcloud/core";
+import { jobFormat, pinNode, terminalNode, type BoardProfile, type JobBundle } from "@anvilcloud/core";
 import createKnex, { type Knex } from "knex";
 import { parse } from "yaml";
 import { loadDemo } from "../seed/demo.ts";
 import { findJob, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
-import { readLog } from "../store/log.ts";
-import { addOwn, boardSource, findProfile, listProfiles, putShipped } from "../store/profiles.ts";
+import { addOwn, boardSource, findProfile, profilesJson, putShipped } from "../store/profiles.ts";
 import { freshFolder } from "../testing/folders.ts";
-import { filledDatabase, root } from "../testing/serve.ts";
-import { migrationSource } from "./migrations.ts";
+import { filledDatabase, readLog, root } from "../testing/serve.ts";
+import { migrate } from "./migrate.ts";
+import { migrations } from "./migrations.ts";
 import { openDatabase } from "./open.ts";
 
 const now = "2026-11-24T10:00:00.000Z";
@@ -45,7 +45,7 @@ describe("the database", () => {
     await knex.destroy();
     knex = await openDatabase(file);
     expect((await listJobs(knex, 0)).total).toBe(3);
-    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: 4 });
+    expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: migrations.length });
   });
 
   test("demo jobs go only into a database without jobs", async () => {
@@ -60,9 +60,11 @@ describe("the database", () => {
 describe("profiles", () => {
   test("the newest revision is listed and found; an older one can still be asked for", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
-    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "newer" }, "# mine")).toBe(true);
-    const listed = (await listProfiles(knex, "board")).filter((each) => each.id === board.id);
-    expect(listed.map((each) => each.revision)).toEqual([2]);
+    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "newer" }, "# mine")).toBe("stored");
+    const listed = JSON.parse(await profilesJson(knex, "board")) as BoardProfile[];
+    expect(listed.filter(({ id }) => id === board.id).map(({ revision }) => revision)).toEqual([2]);
+    const names = listed.map(({ name }) => name);
+    expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("newer");
     expect((await findProfile(knex, "board", { id: board.id, revision: 1 }))?.summary).toBe(board.summary);
     expect(await findProfile(knex, "board", { id: board.id, revision: 3 })).toBeUndefined();
@@ -71,8 +73,12 @@ describe("profiles", () => {
   test("a revision that is there is never written over, by a person or by a later shipped file", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
     await addOwn(knex, "board", { ...board, revision: 2, summary: "mine" }, "# mine");
-    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toBe(false);
-    expect(await addOwn(knex, "board", { ...board, revision: 1, summary: "again" }, "# again")).toBe(false);
+    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toEqual({
+      newest: 2,
+    });
+    expect(await addOwn(knex, "board", { ...board, revision: 1, summary: "again" }, "# again")).toEqual({
+      newest: 2,
+    });
     await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped", "d");
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("mine");
     expect((await boardSource(knex, { id: board.id }))?.source).toBe("# mine");
@@ -115,11 +121,7 @@ describe("a database of the first version", () => {
       connection: { filename: old },
       useNullAsDefault: true,
     });
-    const first: typeof migrationSource = {
-      ...migrationSource,
-      getMigrations: async (extensions) => (await migrationSource.getMigrations(extensions)).slice(0, 1),
-    };
-    await before.migrate.latest({ migrationSource: first });
+    await migrate(before, migrations.slice(0, 1));
     const board = JSON.stringify(
       parse(readFileSync(join(root, "core/src/testing/old/board-1.yaml"), "utf8")),
     );

@@ -1,13 +1,14 @@
 import { parseBoard, parseDevice } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
-interface Migration {
+/** A change of the tables. */
+export interface Migration {
   name: string;
   up(knex: Knex): Promise<void>;
 }
 
 /** Numbered and final: a change of the tables is a new migration at the end. */
-const migrations: Migration[] = [
+export const migrations: readonly Migration[] = [
   {
     name: "001-jobs-and-log",
     async up(knex) {
@@ -84,6 +85,34 @@ const migrations: Migration[] = [
       });
     },
   },
+  {
+    name: "005-counted-by-index",
+    async up(knex) {
+      // Reckoned from the document and kept in the index only, so that no count reads a document.
+      await knex.raw(
+        "ALTER TABLE jobs ADD COLUMN board_id TEXT GENERATED ALWAYS AS (json_extract(board, '$.id')) VIRTUAL",
+      );
+      await knex.raw(
+        "ALTER TABLE jobs ADD COLUMN board_revision INTEGER GENERATED ALWAYS AS (json_extract(board, '$.revision')) VIRTUAL",
+      );
+      await knex.raw("CREATE INDEX jobs_by_board ON jobs (board_id, board_revision)");
+      await knex.raw("CREATE INDEX jobs_by_change ON jobs (updated_at DESC, id)");
+      await knex.raw("CREATE INDEX log_by_kind ON log (job_id, kind, step)");
+    },
+  },
+  {
+    name: "006-passphrase",
+    async up(knex) {
+      await knex.schema.createTable("passphrase", (table) => {
+        table.integer("only").primary().checkIn(["1"]);
+        table.string("hash").notNullable();
+      });
+      await knex.schema.createTable("sessions", (table) => {
+        table.string("digest").primary();
+        table.string("until").notNullable();
+      });
+    },
+  },
 ];
 
 /** A stored device with everything that was added to its format since; one that cannot be read any more stays for a person to see. */
@@ -119,11 +148,3 @@ async function rewriteBoards(
     }
   }
 }
-
-/** Migrations for Knex from the list above, so that they live in the bundle and not beside it. */
-export const migrationSource: Knex.MigrationSource<Migration> = {
-  getMigrations: () => Promise.resolve(migrations),
-  getMigrationName: (migration) => migration.name,
-  getMigration: (migration) =>
-    Promise.resolve({ up: (knex: Knex) => migration.up(knex), down: () => Promise.resolve() }),
-};

@@ -2,11 +2,9 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Express } from "express";
 import type { Knex } from "knex";
-import { pino } from "pino";
 import request from "supertest";
-import { openDatabase } from "../db/open.ts";
 import { freshFolder } from "../testing/folders.ts";
-import { createApp } from "./app.ts";
+import { serve } from "../testing/serve.ts";
 
 let app: Express;
 let knex: Knex;
@@ -15,8 +13,7 @@ beforeAll(async () => {
   mkdirSync(join(web, "assets"));
   writeFileSync(join(web, "index.html"), "<title>page</title>");
   writeFileSync(join(web, "assets/app-1a2b.js"), `export const long = "${"x".repeat(5_000)}";`);
-  knex = await openDatabase(join(freshFolder(), "test.db"));
-  app = createApp({ knex, logger: pino({ level: "silent" }), web, now: () => "2026-11-24T10:00:00.000Z" });
+  ({ app, knex } = await serve({}, { web }));
 });
 afterAll(() => knex.destroy());
 

@@ -1,60 +1,52 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import type { Whereabouts } from "@anvilcloud/core";
 import compression from "compression";
 import express, { type Express } from "express";
-import helmet from "helmet";
-import type { Knex } from "knex";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
 import { boardRoutes } from "./boards.ts";
 import { catalogueRoutes } from "./catalogue.ts";
-import { jobRoutes } from "./jobs.ts";
+import { safeHeaders } from "./guard/headers.ts";
+import { onlyHosts } from "./guard/host.ts";
+import { onlyOwnPages } from "./guard/origin.ts";
+import { healthRoutes } from "./health.ts";
+import { jobRoutes, type JobParts } from "./jobs.ts";
 import { HttpProblem, problemHandler } from "./problem.ts";
+import { whereaboutsRoutes } from "./whereabouts.ts";
+import { sessionRoutes } from "./session.ts";
 
 /** What the app is made with. */
-export interface AppParts {
-  knex: Knex;
+export interface AppParts extends JobParts {
   logger: Logger;
   /** Folder of the built web app. */
   web: string;
-  now: () => string;
+  /** Names the server answers to. */
+  hosts: readonly string[];
+  /** How others reach it; undefined where it listens on its own machine only, and then asks for no passphrase. */
+  beyond?: () => Omit<Whereabouts, "code">;
 }
 
+const nowhere = () => ({ addresses: [], trust: null });
+
 /** The HTTP app: the API under /api, everything else is the web app. */
-export function createApp({ knex, logger, web, now }: AppParts): Express {
+export function createApp({ logger, web, hosts, beyond, ...parts }: AppParts): Express {
+  const { knex, work, now } = parts;
   const app = express();
   app.disable("x-powered-by");
   app.set("etag", false);
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => request.url === "/api/health" } }));
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          // styled-components writes its rules into a style element.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", "data:", "blob:"],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          frameAncestors: ["'none'"],
-          upgradeInsecureRequests: null,
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  );
+  app.use(safeHeaders);
+  app.use(onlyHosts(hosts, beyond !== undefined));
 
-  app.use("/api", (_request, response, next) => {
+  app.use("/api", onlyOwnPages, (_request, response, next) => {
     response.set("Cache-Control", "no-store");
     next();
   });
-  app.get("/api/health", async (_request, response) => {
-    await knex.raw("SELECT 1");
-    response.json({ status: "ok" });
-  });
-  app.use("/api", boardRoutes(knex), catalogueRoutes(knex), jobRoutes(knex, now));
+  app.use("/api", healthRoutes(knex));
+  app.use("/api", sessionRoutes(knex, { needed: beyond !== undefined }, now));
+  app.use("/api", whereaboutsRoutes(beyond ?? nowhere));
+  app.use("/api", boardRoutes(knex, work), catalogueRoutes(knex, work), jobRoutes(parts));
   app.use("/api", (request) => {
     throw new HttpProblem(
       404,

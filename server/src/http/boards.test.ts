@@ -12,10 +12,8 @@ const duet = readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8");
 
 let app: Express;
 let knex: Knex;
-beforeAll(async () => {
-  ({ app, knex } = await serve({ demo: true }));
-});
-afterAll(() => knex.destroy());
+beforeEach(async () => ({ app, knex } = await serve({ demo: true })));
+afterEach(() => knex.destroy());
 
 const post = (text: string, type = "application/yaml") =>
   request(app).post("/api/boards").set("Content-Type", type).send(text);
@@ -56,6 +54,7 @@ describe("boards over HTTP", () => {
   });
 
   test("a job keeps its revision until it takes the new one, and then can be read and exported", async () => {
+    await post(withHeading(duet, { revision: 2 })).expect(201);
     const uses = await request(app).get("/api/boards/quillmarsh-duet/jobs").expect(200);
     expect(
       uses.body.jobs.map((use: { id: string; revision: number }) => [use.id, use.revision]).sort(),
@@ -85,6 +84,46 @@ describe("boards over HTTP", () => {
     await other.knex.destroy();
   });
 
+  test("no jump burns the numbers that are left: a revision lies within reach of the newest", async () => {
+    const far = await post(withHeading(duet, { revision: 9_999 })).expect(409);
+    expect(far.body).toMatchObject({ title: "Revision out of reach", newest: 1 });
+    expect(far.body.detail).toContain("revision: expected 2 to 101, found 9999");
+    await post(withHeading(duet, { revision: 102 })).expect(409);
+    await post(withHeading(duet, { revision: 101 })).expect(201);
+    await post(withHeading(duet, { revision: 102 })).expect(201);
+  });
+
+  test("a revision written here goes when no job was made with it, and stays while one was", async () => {
+    const remove = (revision: number) =>
+      request(app).delete(`/api/boards/quillmarsh-duet?revision=${revision}`);
+    await post(withHeading(duet, { revision: 2 })).expect(201);
+    const before = await request(app).get("/api/jobs/netloft");
+    const job = { ...before.body.job, board: { id: "quillmarsh-duet", revision: 2 } };
+    await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job).expect(200);
+    expect((await remove(2).expect(409)).body.detail).toContain("jobs were made with it");
+    expect((await remove(1).expect(409)).body.title).toBe("Shipped");
+    await request(app).put("/api/jobs/netloft").set("If-Match", '"2"').send(before.body.job).expect(200);
+    await remove(2).expect(204);
+    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.revision).toBe(1);
+  });
+
+  test("a job may go to a revision, back, away under another id, and there again", async () => {
+    await post(withHeading(duet, { revision: 2 })).expect(201);
+    const take = async (id: string, revision: number) => {
+      const { body, headers } = await request(app).get(`/api/jobs/${id}`);
+      const job = { ...body.job, board: { id: "quillmarsh-duet", revision } };
+      await request(app).put(`/api/jobs/${id}`).set("If-Match", headers.etag!).send(job).expect(200);
+    };
+    await take("netloft", 2);
+    await take("netloft", 1);
+    const { body } = await request(app).get("/api/jobs/netloft/bundle");
+    const copy = { ...body, job: { ...body.job, id: "copied" } };
+    await request(app).post("/api/bundles").send(copy).expect(201);
+    await take("copied", 2);
+    const { log } = (await request(app).get("/api/jobs/copied/log")).body as { log: { kind: string }[] };
+    expect(log.filter(({ kind }) => kind === "board-taken")).toHaveLength(3);
+  });
+
   test.each([
     ["text that is no YAML", "a: [", 422, /well-formed YAML/],
     ["nothing", " ", 422, /expected/],
@@ -112,6 +151,7 @@ describe("boards over HTTP", () => {
 
   test("a body that is no text is refused", async () => {
     await post('{"id":"x"}', "application/json").expect(415);
+    await post(sash, "text/plain").expect(415);
     await request(app).post("/api/boards").expect(415);
     await request(app)
       .post("/api/boards")

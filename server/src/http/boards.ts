@@ -1,9 +1,11 @@
-import { printBoard, readBoard, type BoardProfile } from "@anvilcloud/core";
+import { printBoard, type BoardProfile } from "@anvilcloud/core";
 import { Router, type Request } from "express";
 import type { Knex } from "knex";
 import { jobCounts, jobsOnBoard } from "../store/jobs.ts";
-import { boardRevisions, boardSource, findProfile, listProfiles } from "../store/profiles.ts";
-import { profileText, storeOwn, textOf } from "./own-profile.ts";
+import { boardRevisions, boardSource, findProfile, profilesJson } from "../store/profiles.ts";
+import type { Work } from "../work/pool.ts";
+import { whileThere } from "./gone.ts";
+import { dropOwn, profileText, revisionOf, storeOwn, textOf } from "./own-profile.ts";
 import { HttpProblem } from "./problem.ts";
 
 const noSuchBoard = (id: string, revision?: number) =>
@@ -16,24 +18,17 @@ const noSuchBoard = (id: string, revision?: number) =>
 /** Which board and revision a request names; the newest where it names none. */
 function refOf(request: Request): { id: string; revision?: number } {
   const id = String(request.params.id);
-  const { revision } = request.query;
-  if (revision === undefined) return { id };
-  const number = Number(revision);
-  if (!Number.isInteger(number) || number < 1)
-    throw new HttpProblem(
-      400,
-      "Revision not understood",
-      `revision: expected a whole number from 1, found ${JSON.stringify(revision)}.`,
-    );
-  return { id, revision: number };
+  return request.query.revision === undefined ? { id } : { id, revision: revisionOf(request) };
 }
 
 /** Boards: browse, read, the text as it was written, which jobs use one, and new profiles or revisions. */
-export function boardRoutes(knex: Knex): Router {
+export function boardRoutes(knex: Knex, work: Work): Router {
   const routes = Router();
 
   routes.get("/boards", async (_request, response) => {
-    response.json({ boards: await listProfiles(knex, "board"), jobs: await jobCounts(knex) });
+    const boards = await profilesJson(knex, "board");
+    const jobs = JSON.stringify(await jobCounts(knex));
+    response.type("application/json").send(`{"boards":${boards},"jobs":${jobs}}`);
   });
 
   routes.get("/boards/:id", async (request, response) => {
@@ -63,9 +58,14 @@ export function boardRoutes(knex: Knex): Router {
       .send(found.source ?? printBoard(JSON.parse(found.body) as BoardProfile));
   });
 
+  routes.delete("/boards/:id", async (request, response) => {
+    await dropOwn(knex, "board", request.params.id, revisionOf(request));
+    response.status(204).end();
+  });
+
   routes.post("/boards", profileText, async (request, response) => {
     const text = textOf(request);
-    const board = readBoard(text, "profile");
+    const board = await work.run("board", text, whileThere(response));
     await storeOwn(knex, "board", board, text);
     response.status(201).location(`/api/boards/${board.id}`).json(board);
   });

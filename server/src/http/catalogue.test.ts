@@ -37,20 +37,22 @@ describe("the catalogue", () => {
   });
 });
 
+const lampOnQuay = {
+  name: "Bollard lamp, quay",
+  kind: "courtesy-light" as const,
+  supply: {
+    duty: "courtesy-light" as const,
+    kind: "dc" as const,
+    minVolts: 20,
+    maxVolts: 28,
+    restMilliamps: 0,
+    workingMilliamps: 120,
+    lives: "any" as const,
+  },
+};
+
 describe("a device of someone's own", () => {
-  const sketch = {
-    name: "Bollard lamp, quay",
-    kind: "courtesy-light" as const,
-    supply: {
-      duty: "courtesy-light" as const,
-      kind: "dc" as const,
-      minVolts: 20,
-      maxVolts: 28,
-      restMilliamps: 0,
-      workingMilliamps: 120,
-      lives: "any" as const,
-    },
-  };
+  const sketch = lampOnQuay;
   const post = (text: string, type = "application/yaml") =>
     request(app).post("/api/devices").set("Content-Type", type).send(text);
 
@@ -69,17 +71,53 @@ describe("a device of someone's own", () => {
     const { body } = await post(JSON.stringify(bare)).expect(422);
     expect(JSON.stringify(body)).toContain("expected at least two pins");
     await post("not: [a, device").expect(422);
-    await post("{}", "application/json").expect(415);
+    for (const type of ["application/json", "text/plain", "application/x-www-form-urlencoded"])
+      await post(JSON.stringify(deviceFrom({ ...sketch, name: "Bare" })), type).expect(415);
     const { devices } = (await request(app).get("/api/devices")).body as { devices: { id: string }[] };
     expect(devices.map((device) => device.id)).not.toContain("own-bare");
   });
 });
 
+describe("a profile that nobody uses any more", () => {
+  const remove = (address: string) => request(app).delete(address);
+
+  test("is removed, revision by revision; one that was shipped or that a job was made with stays", async () => {
+    const device = (revision: number) => ({ ...deviceFrom(lampOnQuay), id: "own-gone", revision });
+    const post = (value: object) =>
+      request(app).post("/api/devices").type("application/yaml").send(JSON.stringify(value));
+    await post(device(1)).expect(201);
+    await post(device(2)).expect(201);
+    await remove("/api/devices/own-gone?revision=2").expect(204);
+    expect((await remove("/api/devices/own-gone?revision=2").expect(404)).body.detail).toContain(
+      "revision 2",
+    );
+    // Its number is free again.
+    await post(device(2)).expect(201);
+
+    const { body, headers } = await request(app).get("/api/jobs/netloft");
+    const instance = { id: "lamp", name: "Lamp", device: { id: "own-gone", revision: 1 } };
+    const cables = Object.fromEntries(device(1).parts.map(({ id }) => [id, { lengthM: 4, sizeMm2: 0.5 }]));
+    await request(app)
+      .put("/api/jobs/netloft")
+      .set("If-Match", headers.etag!)
+      .send({ ...body.job, devices: [...body.job.devices, { ...instance, cables }] })
+      .expect(200);
+    expect((await remove("/api/devices/own-gone?revision=1").expect(409)).body.title).toBe("In use");
+    const shipped = (await request(app).get("/api/devices")).body.devices as { id: string; maker: string }[];
+    const { id } = shipped.find(({ maker }) => maker !== "own")!;
+    expect((await remove(`/api/devices/${id}?revision=1`).expect(409)).body.title).toBe("Shipped");
+    await remove("/api/devices/own-gone").expect(400);
+    await remove("/api/devices/own-gone?revision=1&revision=2").expect(400);
+  });
+});
+
 describe("the server", () => {
   test("health, security headers, no framework name", async () => {
-    const { headers } = await request(app).get("/api/health").expect(200, { status: "ok" });
+    const { headers } = await request(app).get("/api/health").expect(200, { status: "ok", database: "ok" });
     expect(headers["content-security-policy"]).toContain("default-src 'self'");
     expect(headers["x-content-type-options"]).toBe("nosniff");
+    expect(headers["permissions-policy"]).toContain("camera=(), ");
+    expect(headers["cross-origin-resource-policy"]).toBe("same-origin");
     expect(headers["x-powered-by"]).toBeUndefined();
     expect(headers["cache-control"]).toBe("no-store");
   });

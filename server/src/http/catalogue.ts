@@ -1,17 +1,12 @@
-import {
-  boardSchema,
-  bundleSchema,
-  deviceSchema,
-  jobSchema,
-  logEntrySchema,
-  readDevice,
-} from "@anvilcloud/core";
+import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } from "@anvilcloud/core";
 import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
-import { listProfiles } from "../store/profiles.ts";
+import { profilesJson } from "../store/profiles.ts";
+import type { Work } from "../work/pool.ts";
+import { whileThere } from "./gone.ts";
 import { openapiDocument } from "./openapi.ts";
-import { profileText, storeOwn, textOf } from "./own-profile.ts";
+import { dropOwn, profileText, revisionOf, storeOwn, textOf } from "./own-profile.ts";
 import { HttpProblem } from "./problem.ts";
 
 let made: object | undefined;
@@ -27,18 +22,23 @@ const schemas: Record<string, z.ZodType> = {
 };
 
 /** Devices, those written here among them, and the JSON Schemas of every format. */
-export function catalogueRoutes(knex: Knex): Router {
+export function catalogueRoutes(knex: Knex, work: Work): Router {
   const routes = Router();
 
   routes.get("/devices", async (_request, response) => {
-    response.json({ devices: await listProfiles(knex, "device") });
+    response.type("application/json").send(`{"devices":${await profilesJson(knex, "device")}}`);
   });
 
   routes.post("/devices", profileText, async (request, response) => {
     const text = textOf(request);
-    const device = readDevice(text, "profile");
+    const device = await work.run("device", text, whileThere(response));
     await storeOwn(knex, "device", device, text);
     response.status(201).location("/api/devices").json(device);
+  });
+
+  routes.delete("/devices/:id", async (request, response) => {
+    await dropOwn(knex, "device", request.params.id, revisionOf(request));
+    response.status(204).end();
   });
 
   routes.get("/openapi.json", (_request, response) => {

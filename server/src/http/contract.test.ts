@@ -2,6 +2,8 @@ import { routes, type Route } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
+import { hashPassphrase } from "../access/passphrase.ts";
+import { setPassphraseHash } from "../store/access.ts";
 import { serve } from "../testing/serve.ts";
 
 let app: Express;
@@ -46,6 +48,30 @@ const changes: Record<string, () => Promise<request.Response>> = {
     return request(app)
       .post("/api/plan")
       .send(body as object);
+  },
+  "post /api/session": async () => {
+    const other = await serve({}, { beyond: () => ({ addresses: [], trust: null }) });
+    await setPassphraseHash(other.knex, await hashPassphrase("four dry hinge pins"));
+    const answer = await request(other.app).post("/api/session").send({ passphrase: "four dry hinge pins" });
+    await other.knex.destroy();
+    return answer;
+  },
+  "delete /api/session": () => request(app).delete("/api/session"),
+  "delete /api/boards/{id}": async () => {
+    const { text } = await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true);
+    await request(app)
+      .post("/api/boards")
+      .type("application/yaml")
+      .send(text.replace(/^id: .*$/m, "id: gone-duet"));
+    return request(app).delete("/api/boards/gone-duet?revision=1");
+  },
+  "delete /api/devices/{id}": async () => {
+    const [device] = (await request(app).get("/api/devices")).body.devices as object[];
+    await request(app)
+      .post("/api/devices")
+      .type("application/yaml")
+      .send(JSON.stringify({ ...device, id: "gone", revision: 1 }));
+    return request(app).delete("/api/devices/gone?revision=1");
   },
   "post /api/boards": async () => {
     const { text } = await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true);

@@ -1,4 +1,6 @@
 import { randomUUID } from "node:crypto";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import slugify from "@sindresorhus/slugify";
 import {
   jobFormat,
@@ -8,30 +10,39 @@ import {
   jobSchema,
   logEntrySchema,
   newJobSchema,
-  parseBundle,
   parseWith,
-  planJob,
   profileOf,
   ProblemsError,
-  stepMeanings,
   upgradeEntry,
   type DeviceProfile,
   type Job,
-  type JobBundle,
   type LogEntry,
   type StoredJob,
 } from "@anvilcloud/core";
 import { Router, type Request } from "express";
 import type { Knex } from "knex";
-import { findJob, findJobJson, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
-import { appendLog, readLog } from "../store/log.ts";
+import {
+  findJob,
+  findJobJson,
+  hasJob,
+  insertJob,
+  listJobs,
+  pageSize,
+  removeJob,
+  replaceJob,
+} from "../store/jobs.ts";
+import { appendLog, hasLog, logPages, readLogPage } from "../store/log.ts";
 import { findProfile } from "../store/profiles.ts";
+import type { Work } from "../work/pool.ts";
+import { bundleText } from "./bundle-text.ts";
 import { setVersion, wantedVersion } from "./etag.ts";
-import { jsonBody } from "./json-body.ts";
+import { whileThere } from "./gone.ts";
+import { jsonBody, jsonText, jsonTextOf } from "./json-body.ts";
 import { HttpProblem } from "./problem.ts";
+import { spooled } from "./spool.ts";
 
-/** Largest document of one job, and largest bundle with its log. */
-const limits = { job: "512kb", bundle: "5mb" } as const;
+/** Largest document of one job, largest job file that is planned, and largest that is imported, bytes. */
+const limits = { job: "512kb", plan: "5mb", bundle: 1_000_000_000 } as const;
 
 /** A readable id from a title, with a tail of its own. */
 const jobId = (title: string): string =>
@@ -75,39 +86,45 @@ async function checked(knex: Knex, job: Job, stored: StoredJob): Promise<Omit<St
 
 /** What going over to another revision of its board leaves in a job's log; nothing where it stays on its own. */
 function boardTaken(
-  { job: { board: from }, version }: StoredJob,
+  { job: { board: from } }: StoredJob,
   { board: to, installer }: Job,
   at: string,
 ): LogEntry[] {
   if (from.id === to.id && from.revision === to.revision) return [];
-  const id = `board-${from.revision}-${to.revision}-${version}`;
+  const id = randomUUID();
   return [{ id, at, by: installer, kind: "board-taken", from, to }];
 }
 
-async function bundleOf(knex: Knex, id: string): Promise<JobBundle> {
-  const { job, board, devices } = await mustFind(knex, id);
-  return { format: jobFormat, job, board, devices, log: await readLog(knex, id) };
-}
-
-function pageOf(request: Request): number {
-  const page = Number(request.query.page ?? 0);
-  if (!Number.isInteger(page) || page < 0 || page > 1e6)
+/** A whole number of a query; 0 where it is left out. */
+function countOf(request: Request, name: "page" | "after", most: number): number {
+  const count = Number(request.query[name] ?? 0);
+  if (!Number.isInteger(count) || count < 0 || count > most)
     throw new HttpProblem(
       400,
-      "Page not understood",
-      `page: expected a whole number from 0, found ${JSON.stringify(request.query.page)}.`,
+      "Query not understood",
+      `${name}: expected a whole number from 0, found ${JSON.stringify(request.query[name])}.`,
     );
-  return page;
+  return count;
 }
 
-/** Jobs, their logs and bundles. `now` gives the time as ISO 8601. */
-export function jobRoutes(knex: Knex, now: () => string): Router {
+/** What the routes of jobs work with. */
+export interface JobParts {
+  knex: Knex;
+  work: Work;
+  /** The database's file, and the folder in which job files arrive. */
+  database: string;
+  incoming: string;
+  /** The time as ISO 8601. */
+  now: () => string;
+}
+
+/** Jobs, their logs and bundles. */
+export function jobRoutes({ knex, work, database, incoming, now }: JobParts): Router {
   const routes = Router();
   const json = jsonBody(limits.job);
-  const jsonBundle = jsonBody(limits.bundle);
 
   routes.get("/jobs", async (request, response) => {
-    const page = pageOf(request);
+    const page = countOf(request, "page", 1e6);
     response.json({ ...(await listJobs(knex, page)), page, pageSize });
   });
 
@@ -165,7 +182,7 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
     const id = String(request.params.id);
     const version = wantedVersion(request);
     const stored = await mustFind(knex, id);
-    if ((await readLog(knex, id)).length)
+    if (await hasLog(knex, id))
       throw new HttpProblem(
         409,
         "The job has a log",
@@ -181,8 +198,10 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
   });
 
   routes.get("/jobs/:id/log", async (request, response) => {
-    await mustFind(knex, request.params.id);
-    response.json({ log: await readLog(knex, request.params.id) });
+    const { id } = request.params;
+    const after = countOf(request, "after", Number.MAX_SAFE_INTEGER);
+    if (!(await hasJob(knex, id))) throw noSuchJob(id);
+    response.json(await readLogPage(knex, id, after));
   });
 
   routes.post("/jobs/:id/log", json, async (request, response) => {
@@ -210,48 +229,33 @@ export function jobRoutes(knex: Knex, now: () => string): Router {
   });
 
   routes.get("/jobs/:id/bundle", async (request, response) => {
-    const bundle = await bundleOf(knex, request.params.id);
-    response.attachment(`${bundle.job.id}.anvilcloud.json`);
-    response.type("application/json").send(`${JSON.stringify(bundle, null, 2)}\n`);
+    const { id } = request.params;
+    const { job, board, devices } = await mustFind(knex, id);
+    response.attachment(`${id}.anvilcloud.json`).type("application/json");
+    const parts = bundleText({ format: jobFormat, job, board, devices }, logPages(knex, id));
+    await pipeline(Readable.from(parts), response).catch((error: unknown) => {
+      // Who has gone misses the rest; that is no fault.
+      if (!response.destroyed) throw error;
+    });
   });
 
-  routes.post("/bundles", jsonBundle, async (request, response) => {
-    const bundle = parseBundle(request.body, "bundle");
-    if (!(await insertJob(knex, bundle, now())))
+  routes.post("/bundles", async (request, response) => {
+    const imported = await spooled(request, { folder: incoming, most: limits.bundle }, (file) =>
+      work.run("importJob", { file, database, now: now() }, whileThere(response)),
+    );
+    if ("taken" in imported)
       throw new HttpProblem(
         409,
         "Job is here already",
-        `A job ${JSON.stringify(bundle.job.id)} is here already. Nothing was imported; open that one, or import on another installation.`,
+        `A job ${JSON.stringify(imported.taken)} is here already. Nothing was imported; open that one, or import on another installation.`,
       );
     setVersion(response, 1);
-    response.status(201).location(`/api/jobs/${bundle.job.id}`).json({ id: bundle.job.id, version: 1 });
+    response.status(201).location(`/api/jobs/${imported.id}`).json({ id: imported.id, version: 1 });
   });
 
-  routes.post("/plan", jsonBundle, (request, response) => {
-    const plan = planJob(parseBundle(request.body, "bundle"));
-    const { wiring, controls, sheet, findings, nowFindings, statuses } = plan;
-    response.json({
-      wiring: {
-        cores: wiring.cores,
-        links: wiring.links,
-        rails: wiring.rails,
-        cables: wiring.cables,
-        places: wiring.placements.map(({ demand, place, why }) => ({
-          device: demand.device.id,
-          kind: demand.kind,
-          placed: place !== undefined,
-          why,
-        })),
-      },
-      controls: controls.controls,
-      findings,
-      nowFindings,
-      statuses,
-      sheet: sheet.map(({ during: _during, ...step }, at) => ({
-        ...step,
-        ifNot: stepMeanings(plan, sheet[at]!),
-      })),
-    });
+  routes.post("/plan", jsonText(limits.plan), async (request, response) => {
+    const plan = await work.run("plan", jsonTextOf(request), whileThere(response));
+    response.type("application/json").send(plan);
   });
 
   return routes;

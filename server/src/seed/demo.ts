@@ -13,7 +13,7 @@ import {
 } from "@anvilcloud/core";
 import type { Knex } from "knex";
 import { z } from "zod";
-import { findProfile, listProfiles } from "../store/profiles.ts";
+import { findProfile } from "../store/profiles.ts";
 import { insertJob } from "../store/jobs.ts";
 
 /** A demo job: its document, and how far its people have come. */
@@ -68,8 +68,9 @@ function logUntil(bundle: JobBundle, progress: Progress): LogEntry[] {
 async function bundleFor(knex: Knex, job: Job): Promise<JobBundle> {
   const board = await findProfile(knex, "board", job.board);
   if (!board) throw new Error(`demo job ${job.id}: board ${job.board.id} is not shipped`);
-  const used = new Set(job.devices.map((instance) => instance.device.id));
-  const devices = (await listProfiles(knex, "device")).filter((device) => used.has(device.id));
+  const used = [...new Set(job.devices.map((instance) => instance.device.id))];
+  const found = await Promise.all(used.map((id) => findProfile(knex, "device", { id })));
+  const devices = found.filter((device) => device !== undefined);
   return { format: jobFormat, job, board, devices, log: [] };
 }
 

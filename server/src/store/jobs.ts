@@ -11,6 +11,7 @@ import {
   type StoredJob,
 } from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { whenFree, write } from "../db/write.ts";
 import { lastClosing, logRow } from "./log.ts";
 
 interface Row {
@@ -81,23 +82,20 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
 /** Jobs made on a board, each with the revision it was made with, the one changed last first. */
 export async function jobsOnBoard(knex: Knex, board: string): Promise<BoardUse[]> {
   const rows = (await knex("jobs")
-    .select("id", "title")
-    .select(
-      knex.raw("json_extract(board, '$.revision') AS revision"),
-      knex.raw(`(${handedOverAt}) IS NOT NULL AS handed_over`),
-    )
-    .whereRaw("json_extract(board, '$.id') = ?", [board])
+    .select("id", "title", { revision: "board_revision" })
+    .select(knex.raw(`(${handedOverAt}) IS NOT NULL AS handed_over`))
+    .where({ board_id: board })
     .orderBy("updated_at", "desc")
     .limit(500)) as { id: string; title: string; revision: number; handed_over: number }[];
   return rows.map(({ handed_over, ...row }) => ({ ...row, handedOver: handed_over === 1 }));
 }
 
-/** How many jobs are made on each board. */
+/** How many jobs are made on each board; counted in the index, no job is read. */
 export async function jobCounts(knex: Knex): Promise<Record<string, number>> {
   const rows = (await knex("jobs")
-    .select(knex.raw("json_extract(board, '$.id') AS board"))
+    .select({ board: "board_id" })
     .count({ n: "*" })
-    .groupByRaw("json_extract(board, '$.id')")) as { board: string; n: number }[];
+    .groupBy("board_id")) as unknown as { board: string; n: number }[];
   return Object.fromEntries(rows.map(({ board, n }) => [board, n]));
 }
 
@@ -105,6 +103,11 @@ export async function jobCounts(knex: Knex): Promise<Record<string, number>> {
 export async function findJob(knex: Knex, id: string): Promise<StoredJob | undefined> {
   const row = await knex<Row>("jobs").where({ id }).first();
   return row && read(row);
+}
+
+/** Whether there is such a job. */
+export async function hasJob(knex: Knex, id: string): Promise<boolean> {
+  return (await knex("jobs").where({ id }).first("id")) !== undefined;
 }
 
 /** One job as the JSON it is sent as, without reading the stored documents and writing them again. */
@@ -118,13 +121,14 @@ export async function findJobJson(
   return { version, json: `{"version":${version},"job":${job},"board":${board},"devices":${devices}}` };
 }
 
-/** Stores a new job with its log, all or nothing. False when the id is taken. */
+/** Stores a new job with its log, and with what `further` adds to it, all or nothing. False when the id is taken. */
 export async function insertJob(
   knex: Knex,
   bundle: Omit<JobBundle, "format">,
   now: string,
+  further: (trx: Knex) => Promise<void> = () => Promise.resolve(),
 ): Promise<boolean> {
-  return knex.transaction(async (trx) => {
+  return write(knex, async (trx) => {
     const taken = await trx("jobs").where({ id: bundle.job.id }).first("id");
     if (taken) return false;
     await trx("jobs").insert({
@@ -135,6 +139,7 @@ export async function insertJob(
       ...columnsOf(bundle),
     });
     for (const entry of bundle.log) await trx("log").insert(logRow(bundle.job.id, entry));
+    await further(trx);
     return true;
   });
 }
@@ -150,7 +155,7 @@ export async function replaceJob(
   now: string,
   entries: readonly LogEntry[] = [],
 ): Promise<"stored" | "moved" | "closed"> {
-  return knex.transaction(async (trx) => {
+  return write(knex, async (trx) => {
     if (isClosed(await lastClosing(trx, next.job.id))) return "closed";
     const changed = await trx("jobs")
       .where({ id: next.job.id, version })
@@ -163,9 +168,11 @@ export async function replaceJob(
 
 /** Removes a job that is still at `version` and has no log. */
 export async function removeJob(knex: Knex, id: string, version: number): Promise<boolean> {
-  const removed = await knex("jobs")
-    .where({ id, version })
-    .whereNotExists(knex("log").where({ job_id: id }))
-    .delete();
+  const removed = await whenFree(() =>
+    knex("jobs")
+      .where({ id, version })
+      .whereNotExists(knex("log").where({ job_id: id }))
+      .delete(),
+  );
   return removed === 1;
 }

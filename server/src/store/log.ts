@@ -1,15 +1,54 @@
 import { closingKinds, mayAppend, upgradeEntry, type LogEntry, type StepEntry } from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { write } from "../db/write.ts";
 
 /** An entry as it is written today, from what was stored whenever it was. */
 const readEntry = (body: string) => upgradeEntry(JSON.parse(body)) as LogEntry;
 
-/** A job's log in the order it was written. */
-export async function readLog(knex: Knex, jobId: string): Promise<LogEntry[]> {
-  const rows = await knex<{ job_id: string; seq: number; body: string }>("log")
+/** A part of a job's log, in the order it was written, and where the next part begins; null at the end. */
+export interface LogPage {
+  log: LogEntry[];
+  next: number | null;
+}
+
+/** Most entries of one page, and after how many characters it ends sooner. */
+const pageLimits = { entries: 500, characters: 500_000 };
+
+/** The entries of a job's log after a place, one page of them; up to `last` where it is given. */
+export async function readLogPage(
+  knex: Knex,
+  jobId: string,
+  after: number,
+  last = Number.MAX_SAFE_INTEGER,
+): Promise<LogPage> {
+  const rows = (await knex("log")
     .where({ job_id: jobId })
-    .orderBy("seq");
-  return rows.map((row) => readEntry(row.body));
+    .whereBetween("seq", [after + 1, last])
+    .orderBy("seq")
+    .limit(pageLimits.entries + 1)
+    .select("seq", "body")) as { seq: number; body: string }[];
+  let length = 0;
+  const end = rows.findIndex(
+    ({ body }, at) => at >= pageLimits.entries || (at > 0 && (length += body.length) > pageLimits.characters),
+  );
+  const page = end < 0 ? rows : rows.slice(0, end);
+  return { log: page.map(({ body }) => readEntry(body)), next: end < 0 ? null : page.at(-1)!.seq };
+}
+
+/** Every page of a job's log as it stands now, one after the other; what is added meanwhile is left out. */
+export async function* logPages(knex: Knex, jobId: string): AsyncGenerator<LogEntry[]> {
+  const row = (await knex("log").where({ job_id: jobId }).max({ last: "seq" }).first()) as
+    { last: number | null } | undefined;
+  for (let after: number | null = 0; after !== null;) {
+    const page: LogPage = await readLogPage(knex, jobId, after, row?.last ?? 0);
+    yield page.log;
+    after = page.next;
+  }
+}
+
+/** Whether anything was written in a job's log. */
+export async function hasLog(knex: Knex, jobId: string): Promise<boolean> {
+  return (await knex("log").where({ job_id: jobId }).first("seq")) !== undefined;
 }
 
 /** An entry as a row of the log. */
@@ -29,20 +68,15 @@ export const logRow = (jobId: string, entry: LogEntry) => ({
 async function contradicted(trx: Knex, jobId: string, entry: LogEntry): Promise<StepEntry | undefined> {
   if (entry.kind !== "step" || !entry.drawnFrom) return undefined;
   const { log, device, knows } = entry.drawnFrom;
+  const since = trx("log").where({ job_id: jobId }).orderBy("seq").offset(log).limit(1).select("seq");
   const later = (await trx("log")
-    .where({ job_id: jobId })
+    .where({ job_id: jobId, kind: "step", step: entry.step })
+    .where("seq", ">=", since)
     .orderBy("seq")
-    .offset(log)
-    .limit(mostLater)
-    .select("step", "body")) as { step: string | null; body: string }[];
-  const answers = later.flatMap(({ step, body }) =>
-    step === entry.step ? [readEntry(body) as StepEntry] : [],
-  );
+    .select("body")) as { body: string }[];
+  const answers = later.map(({ body }) => readEntry(body) as StepEntry);
   return answers.findLast((answer) => answer.id !== knows && answer.drawnFrom?.device !== device);
 }
-
-/** Entries looked at after a card was drawn: as long as a log may be. */
-const mostLater = 20_000;
 
 /** The last entry that closed a job or opened it again, as far as it says which. */
 export const lastClosing = (trx: Knex, jobId: string) =>
@@ -65,7 +99,7 @@ export async function appendLog(
   now: string,
 ): Promise<"stored" | "same" | "other" | "closed" | { theirs: StepEntry }> {
   const body = JSON.stringify(entry);
-  return knex.transaction(async (trx) => {
+  return write(knex, async (trx) => {
     const row: { body: string } | undefined = await trx("log")
       .where({ job_id: jobId, entry_id: entry.id })
       .first("body");

@@ -1,16 +1,20 @@
 import type { BoardProfile, DeviceProfile } from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { whenFree, write } from "../db/write.ts";
 
 type Kind = "board" | "device";
 type Profile<K extends Kind> = K extends "board" ? BoardProfile : DeviceProfile;
 
-/** Every profile of a kind, each in its newest revision, by name. */
-export async function listProfiles<K extends Kind>(knex: Knex, kind: K): Promise<Profile<K>[]> {
-  const rows = await knex<{ kind: string; id: string; revision: number; body: string }>("profiles")
+/** Every profile of a kind, each in its newest revision, by name, as the JSON of a list: sent as it is stored. */
+export async function profilesJson(knex: Knex, kind: Kind): Promise<string> {
+  const rows = (await knex("profiles")
     .where({ kind })
-    .orderBy([{ column: "id" }, { column: "revision", order: "desc" }]);
-  const newest = rows.filter((row, at) => rows[at - 1]?.id !== row.id);
-  return newest.map((row) => JSON.parse(row.body) as Profile<K>).sort((a, b) => a.name.localeCompare(b.name));
+    .whereRaw(
+      "revision = (SELECT MAX(revision) FROM profiles AS each WHERE each.kind = profiles.kind AND each.id = profiles.id)",
+    )
+    .select("body")
+    .orderByRaw("json_extract(body, '$.name') COLLATE NOCASE, id")) as { body: string }[];
+  return `[${rows.map(({ body }) => body).join(",")}]`;
 }
 
 /** One profile; without a revision, its newest. Undefined where there is none. */
@@ -48,24 +52,32 @@ export async function putShipped(
   digest: string,
 ): Promise<void> {
   const { id, revision } = profile;
-  await knex("profiles")
-    .insert({ kind, id, revision, body: JSON.stringify(profile), source, digest, origin: "shipped" })
-    .onConflict(["kind", "id", "revision"])
-    .merge()
-    .where("profiles.origin", "shipped");
+  await whenFree(() =>
+    knex("profiles")
+      .insert({ kind, id, revision, body: JSON.stringify(profile), source, digest, origin: "shipped" })
+      .onConflict(["kind", "id", "revision"])
+      .merge()
+      .where("profiles.origin", "shipped"),
+  );
 }
 
-/** Stores a profile written here. False, and nothing stored, when its id has this revision or a later one already. */
+/** How far a new revision may lie past the newest: a jump to the last number there is would leave none for anyone. */
+export const longestJump = 100;
+
+/**
+ * Stores a profile written here. Where its id has this revision or a later one already, or none within reach, nothing is
+ * stored, and the newest is told.
+ */
 export async function addOwn(
   knex: Knex,
   kind: Kind,
   profile: BoardProfile | DeviceProfile,
   source: string,
-): Promise<boolean> {
+): Promise<"stored" | { newest: number }> {
   const { id, revision } = profile;
-  return knex.transaction(async (trx) => {
+  return write(knex, async (trx) => {
     const newest = await newestRevision(trx, kind, id);
-    if (newest !== undefined && newest >= revision) return false;
+    if (newest !== undefined && (newest >= revision || revision > newest + longestJump)) return { newest };
     await trx("profiles").insert({
       kind,
       id,
@@ -74,12 +86,43 @@ export async function addOwn(
       source,
       origin: "own",
     });
-    return true;
+    return "stored";
+  });
+}
+
+/** Whether a job was made with this revision of a profile. */
+async function isUsed(trx: Knex, kind: Kind, id: string, revision: number): Promise<boolean> {
+  const jobs = trx("jobs");
+  const using =
+    kind === "board"
+      ? jobs.where({ board_id: id, board_revision: revision })
+      : jobs.whereRaw(
+          `EXISTS (SELECT 1 FROM json_each(devices) AS each
+             WHERE json_extract(each.value, '$.id') = ? AND json_extract(each.value, '$.revision') = ?)`,
+          [id, revision],
+        );
+  return (await using.first("id")) !== undefined;
+}
+
+/** Removes a revision that was written here and that no job was made with; otherwise nothing is removed, and the reason is told. */
+export async function removeOwn(
+  knex: Knex,
+  kind: Kind,
+  { id, revision }: { id: string; revision: number },
+): Promise<"removed" | "missing" | "shipped" | "used"> {
+  return write(knex, async (trx) => {
+    const row = (await trx("profiles").where({ kind, id, revision }).first("origin")) as
+      { origin: Origin } | undefined;
+    if (!row) return "missing";
+    if (row.origin === "shipped") return "shipped";
+    if (await isUsed(trx, kind, id, revision)) return "used";
+    await trx("profiles").where({ kind, id, revision }).delete();
+    return "removed";
   });
 }
 
 /** The newest revision of a profile; undefined where there is none. */
-export async function newestRevision(knex: Knex, kind: Kind, id: string): Promise<number | undefined> {
+async function newestRevision(knex: Knex, kind: Kind, id: string): Promise<number | undefined> {
   const row = (await knex("profiles").where({ kind, id }).max({ newest: "revision" }).first()) as
     { newest: number | null } | undefined;
   return row?.newest ?? undefined;

@@ -1,0 +1,63 @@
+import { randomUUID } from "node:crypto";
+import { createWriteStream } from "node:fs";
+import { mkdir, rm } from "node:fs/promises";
+import { join } from "node:path";
+import type { Request } from "express";
+import { HttpProblem } from "./problem.ts";
+
+const tooLarge = (most: number) =>
+  new HttpProblem(413, "Body too large", `The body may have at most ${most} bytes. Send less.`);
+
+/** Writes a body to a file. What cannot be written is read to its end all the same: only then does the answer arrive. */
+function receive(request: Request, file: string, most: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const out = createWriteStream(file, { mode: 0o600 });
+    const fail = (error: Error) => {
+      request.unpipe(out);
+      request.resume();
+      out.destroy();
+      reject(error);
+    };
+    let length = 0;
+    request.on("data", (chunk: Buffer) => {
+      length += chunk.length;
+      if (length > most) fail(tooLarge(most));
+    });
+    request.once("close", () => {
+      if (!request.complete)
+        fail(new HttpProblem(400, "Body cut short", "The body ended too soon. Send it again."));
+    });
+    out.once("error", fail);
+    out.once("finish", resolve);
+    request.pipe(out);
+  });
+}
+
+function checkKind(request: Request): void {
+  if (!request.is("application/json"))
+    throw new HttpProblem(
+      415,
+      "Not JSON",
+      `Content-Type: expected application/json with a body, found ${JSON.stringify(request.get("Content-Type") ?? "none")}. Send the job file as JSON.`,
+    );
+  if ((request.get("Content-Encoding") ?? "identity") !== "identity")
+    throw new HttpProblem(415, "Encoding not supported", "Send the body without a content encoding.");
+}
+
+/** Writes a JSON body to a file as it comes, has it used, and takes the file away again, whatever happens. */
+export async function spooled<T>(
+  request: Request,
+  { folder, most }: { folder: string; most: number },
+  use: (file: string) => Promise<T>,
+): Promise<T> {
+  checkKind(request);
+  if (Number(request.get("Content-Length") ?? 0) > most) throw tooLarge(most);
+  await mkdir(folder, { recursive: true });
+  const file = join(folder, `${randomUUID()}.json`);
+  try {
+    await receive(request, file, most);
+    return await use(file);
+  } finally {
+    await rm(file, { force: true });
+  }
+}

@@ -1,0 +1,134 @@
+import { existsSync } from "node:fs";
+import { availableParallelism } from "node:os";
+import { fileURLToPath } from "node:url";
+import { MessageChannel } from "node:worker_threads";
+import { Piscina } from "piscina";
+import { Overloaded } from "./overloaded.ts";
+import { errorOf } from "./refusal.ts";
+import type { TaskName, Tasks } from "./tasks.ts";
+import type { Order, Outcome } from "./worker.ts";
+
+/** How a kind of work is held apart from the rest, so that much of one never keeps another waiting. */
+export interface Lane {
+  threads: number;
+  /** Tasks that may wait; one more is refused. */
+  waiting: number;
+  /** How long a task may take once it is begun, ms. */
+  mostMs: number;
+  /** When to ask again, s. */
+  retryAfterS: number;
+  /** Most memory of a thread, MB. */
+  memoryMb: number;
+}
+
+type LaneName = "plan" | "read" | "import";
+
+/** Lanes as they are on a machine that does nothing else. */
+export const usualLanes: Record<LaneName, Lane> = {
+  plan: {
+    threads: Math.max(1, availableParallelism() - 1),
+    waiting: 16,
+    mostMs: 60_000,
+    retryAfterS: 20,
+    memoryMb: 1_024,
+  },
+  read: { threads: 1, waiting: 50, mostMs: 10_000, retryAfterS: 2, memoryMb: 512 },
+  import: { threads: 1, waiting: 4, mostMs: 600_000, retryAfterS: 30, memoryMb: 1_024 },
+};
+
+const laneOf: Record<TaskName, LaneName> = {
+  plan: "plan",
+  board: "read",
+  device: "read",
+  importJob: "import",
+};
+
+/** Does tasks apart from answering. */
+export interface Work {
+  /** Throws what the task throws; Overloaded where there is no room for it or it takes too long. `gone` gives it up. */
+  run<N extends TaskName>(
+    name: N,
+    input: Parameters<Tasks[N]>[0],
+    gone?: AbortSignal,
+  ): Promise<Awaited<ReturnType<Tasks[N]>>>;
+  /** Gives up what is under way or waits, and ends the threads. */
+  close(): Promise<void>;
+}
+
+/** Threads give way to the thread that answers by so many steps of the scheduler. */
+const niceness = 10;
+/** Threads that have nothing to do end after so long, ms. */
+const idleMs = 60_000;
+
+/** The worker as it was built, or as it was written where nothing is built. */
+function workerFile(): { filename: string; execArgv: string[] } {
+  const built = fileURLToPath(new URL("./worker.js", import.meta.url));
+  if (existsSync(built)) return { filename: built, execArgv: [] };
+  return { filename: fileURLToPath(new URL("./worker.ts", import.meta.url)), execArgv: ["--import", "tsx"] };
+}
+
+function threadsOf({ threads, waiting, memoryMb }: Lane): Piscina<Order, Outcome> {
+  const pool = new Piscina<Order, Outcome>({
+    ...workerFile(),
+    minThreads: 0,
+    maxThreads: threads,
+    maxQueue: waiting,
+    idleTimeout: idleMs,
+    niceIncrement: niceness,
+    resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+  });
+  // A thread that ends between two tasks harms none, and is made anew; unheard it would end the server.
+  pool.on("error", () => undefined);
+  return pool;
+}
+
+/** Worker threads for the tasks, a few for each kind of work, none until there is work. */
+export function createWork(lanes: Record<LaneName, Lane> = usualLanes): Work {
+  const pools = new Map<string, Piscina<Order, Outcome>>();
+  let closed = false;
+
+  const poolOf = (name: LaneName) => {
+    const pool = pools.get(name) ?? threadsOf(lanes[name]);
+    pools.set(name, pool);
+    return pool;
+  };
+
+  return {
+    async run(name, input, gone) {
+      const lane = lanes[laneOf[name]];
+      const busy = (why: string) => new Overloaded(why, lane.retryAfterS);
+      if (closed) throw busy("The server is stopping. Nothing was saved; try again in a moment.");
+      const pool = poolOf(laneOf[name]);
+      if (pool.queueSize >= lane.waiting)
+        throw busy("The server has too much to do just now. Nothing was saved; try again in a moment.");
+      const late = new AbortController();
+      const { port1: told, port2: begun } = new MessageChannel();
+      let clock: NodeJS.Timeout | undefined;
+      told.once("message", () => (clock = setTimeout(() => late.abort(), lane.mostMs)));
+      try {
+        const signal = gone ? AbortSignal.any([late.signal, gone]) : late.signal;
+        const outcome = await pool.run({ name, input, begun }, { transferList: [begun], signal });
+        if ("refusal" in outcome) throw errorOf(outcome.refusal);
+        return outcome.result as never;
+      } catch (error) {
+        const seconds = lane.mostMs / 1_000;
+        if (late.signal.aborted)
+          throw busy(`This took more than ${seconds} s and was given up. Nothing was saved.`);
+        if ((error as Error).message === "Terminating worker thread")
+          throw busy("The server is stopping. Nothing was saved; try again in a moment.");
+        if ((error as { code?: string }).code === "ERR_WORKER_OUT_OF_MEMORY")
+          throw busy(
+            `This needs more than ${lane.memoryMb} MB of memory and was given up. Nothing was saved.`,
+          );
+        throw error;
+      } finally {
+        clearTimeout(clock);
+        told.close();
+      }
+    },
+    async close() {
+      closed = true;
+      await Promise.all([...pools.values()].map((pool) => pool.destroy()));
+    },
+  };
+}
