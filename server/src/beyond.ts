@@ -2,7 +2,7 @@ import { createServer as createPlainServer, type Server } from "node:http";
 import { createServer } from "node:https";
 import { toString as qrText } from "qrcode";
 import { ensurePassphrase } from "./access/first-passphrase.ts";
-import { fingerprint, givenIdentity, ownIdentity } from "./access/identity.ts";
+import { fingerprint, givenIdentity, inLines, ownIdentity } from "./access/identity.ts";
 import { inUrl, ownAddresses } from "./access/names.ts";
 import type { Beyond } from "./config.ts";
 import { createApp, type AppParts } from "./http/app.ts";
@@ -22,7 +22,8 @@ const anyAddress = new Set(["0.0.0.0", "::"]);
 const terminal = () =>
   process.stdin.isTTY && process.stdout.isTTY ? { input: process.stdin, output: process.stdout } : undefined;
 
-/** Serves other machines: over TLS, to whoever gives the passphrase. Throws a sentence where either is wanting. */
+/** Serves other machines: over TLS, to whoever gives the passphrase. Throws CannotStart
+ * where either is wanting. */
 export async function beyondThisMachine({ host, port, beyond, say, ...parts }: Parts): Promise<Server[]> {
   await ensurePassphrase(parts.knex, beyond.passphrase, terminal());
   const identity = beyond.tls
@@ -56,13 +57,14 @@ export async function beyondThisMachine({ host, port, beyond, say, ...parts }: P
   const told = createPlainServer(
     trustPage(() => ({
       certificate: authority,
-      fingerprint: fingerprint(authority),
       addresses: addresses(),
     })),
   );
   ports = { ...ports, trust: await listen(told, beyond.trustPort, host) };
   const { address, fingerprint: print } = trust()!;
-  say(`A phone is told to trust it at ${address}, where this must be shown:\n${print}`);
+  say(
+    `A phone is told to trust it at ${address}; the certificate it then has must show this SHA-256:\n\n${inLines(print)}\n`,
+  );
   say(await qrText(address, { type: "terminal", small: true }));
   return [server, told];
 }

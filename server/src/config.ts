@@ -1,6 +1,7 @@
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { isLoopback } from "./access/names.ts";
+import { CannotStart } from "./cannot-start.ts";
 
 /** What the server is told from outside. */
 export interface Config {
@@ -39,7 +40,7 @@ const root = resolve(here, "../..");
 function portOf(env: NodeJS.ProcessEnv, name: string, usual: number): number {
   const port = Number(env[name] || usual);
   if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
-  throw new RangeError(
+  throw new CannotStart(
     `${name}: expected a whole number from 0 to 65535, found ${JSON.stringify(env[name])}`,
   );
 }
@@ -47,7 +48,7 @@ function portOf(env: NodeJS.ProcessEnv, name: string, usual: number): number {
 function beyondOf(env: NodeJS.ProcessEnv, port: number, database: string): Beyond {
   const { PASSPHRASE: passphrase, TLS_CERT: certificate, TLS_KEY: key } = env;
   if (!certificate !== !key)
-    throw new RangeError(
+    throw new CannotStart(
       `${certificate ? "TLS_KEY" : "TLS_CERT"}: expected a file beside ${certificate ? "TLS_CERT" : "TLS_KEY"}, found none. Give both, or neither to have a certificate made.`,
     );
   return {
@@ -60,7 +61,7 @@ function beyondOf(env: NodeJS.ProcessEnv, port: number, database: string): Beyon
 
 /**
  * Reads the environment: HOST, PORT, DATABASE, DEMO, LOG_LEVEL; where HOST is not loopback also PASSPHRASE, TLS_CERT,
- * TLS_KEY and TRUST_PORT. Throws a RangeError that says what was expected.
+ * TLS_KEY and TRUST_PORT. Throws CannotStart that says what was expected.
  */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const host = env.HOST || "127.0.0.1";

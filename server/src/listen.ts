@@ -1,7 +1,8 @@
 import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
+import { CannotStart } from "./cannot-start.ts";
 
-/** Has a server listen; gives the port, which the system chooses for 0. Throws what keeps it from listening as a sentence. */
+/** Has a server listen; gives the port, which the system chooses for 0. Throws CannotStart. */
 export function listen(server: Server, port: number, host: string): Promise<number> {
   return new Promise((resolve, reject) => {
     server.once("error", (error: NodeJS.ErrnoException) => {
@@ -9,7 +10,7 @@ export function listen(server: Server, port: number, host: string): Promise<numb
         error.code === "EADDRINUSE"
           ? `Port ${port} on ${host} is taken. Stop what uses it, or choose another: PORT=4180 npm run demo`
           : `Cannot listen on ${host}:${port}: ${error.message}`;
-      reject(new Error(why, { cause: error }));
+      reject(new CannotStart(why, error));
     });
     server.listen(port, host, () => resolve((server.address() as AddressInfo).port));
   });

@@ -1,5 +1,6 @@
 import { createServer } from "node:http";
 import { pino } from "pino";
+import { CannotStart } from "./cannot-start.ts";
 import { readConfig, type Config } from "./config.ts";
 import { openDatabase } from "./db/open.ts";
 import { startFault } from "./db/start-fault.ts";
@@ -38,8 +39,8 @@ async function serve(config: Config): Promise<void> {
 function why(error: unknown, database: string): string {
   const told = startFault(error, database);
   if (told) return told;
-  const { cause, message, stack } = error as Error;
-  return cause !== undefined || error instanceof RangeError || !stack ? message : stack;
+  const { message, stack } = error as Error;
+  return error instanceof CannotStart || !stack ? message : stack;
 }
 
 let database = "the database";

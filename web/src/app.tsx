@@ -1,3 +1,4 @@
+import { Smartphone } from "lucide-react";
 import {
   createBrowserRouter,
   isRouteErrorResponse,
@@ -9,8 +10,10 @@ import {
 } from "react-router";
 import { styled } from "styled-components";
 import { SWRConfig } from "swr";
-import { color, GlobalStyle, print, size, space, touch } from "./theme/index.ts";
-import { Notice } from "./ui/index.ts";
+import { SignIn } from "./stations/session/sign-in.tsx";
+import { SignOut } from "./stations/session/sign-out.tsx";
+import { color, GlobalStyle, narrow, print, size, space, touch } from "./theme/index.ts";
+import { Notice, WhereRoom } from "./ui/index.ts";
 
 const Head = styled.header`
   display: flex;
@@ -51,6 +54,20 @@ const Places = styled.nav`
     border-color: ${color.accent};
     font-weight: 700;
   }
+  svg {
+    margin-right: ${space.xs};
+  }
+  ${narrow} {
+    gap: 0;
+    a {
+      min-width: 44px;
+      justify-content: center;
+      padding: 0 ${space.s};
+    }
+    svg {
+      margin: 0;
+    }
+  }
 `;
 
 function Frame() {
@@ -66,9 +83,14 @@ function Frame() {
             Jobs
           </NavLink>
           <NavLink to="/boards">Boards</NavLink>
+          <NavLink to="/phone">
+            <Smartphone size={20} aria-hidden /> <WhereRoom>On a phone</WhereRoom>
+          </NavLink>
         </Places>
+        <SignOut />
       </Head>
       <Outlet />
+      <SignIn />
     </>
   );
 }
@@ -97,6 +119,7 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <span />,
     children: [
       { path: "/", lazy: () => import("./stations/jobs/jobs-page.tsx") },
+      { path: "/phone", lazy: () => import("./stations/session/phone-page.tsx") },
       { path: "/boards", lazy: () => import("./stations/boards/boards-page.tsx") },
       { path: "/boards/new", lazy: () => import("./stations/boards/edit-page.tsx") },
       { path: "/boards/compare", lazy: () => import("./stations/boards/compare-page.tsx") },

@@ -1,6 +1,6 @@
 // x509 asks for it before it is loaded.
 import "reflect-metadata";
-import { isIP } from "node:net";
+import { BlockList, isIP } from "node:net";
 import { AsnConvert } from "@peculiar/asn1-schema";
 import {
   GeneralName,
@@ -46,7 +46,8 @@ const earlier = (from: Date) => later(from, -1);
 
 /**
  * Networks that lead to no other house (RFC 1918, RFC 3927, RFC 4193, RFC 4291), and names that are never a website's. An
- * authority made here can vouch for these and nothing else: who trusts it on a phone trusts it with no site of the world.
+ * authority made here can vouch for these and for this machine, and for nothing else: who trusts it on a phone trusts it
+ * with no site of the world.
  */
 const privateNetworks = [
   "127.0.0.0/8",
@@ -60,16 +61,47 @@ const privateNetworks = [
 ];
 const privateNames = ["localhost", "local", "lan", "home.arpa", "internal"];
 
-function onlyPrivate(names: readonly string[]): Extension {
-  const subtree = (base: GeneralName) => new GeneralSubtree({ base });
+const inPrivate = new BlockList();
+for (const network of privateNetworks) {
+  const [address = "", bits] = network.split("/");
+  inPrivate.addSubnet(address, Number(bits), familyOf(address));
+}
+
+function familyOf(address: string): "ipv4" | "ipv6" {
+  return isIP(address) === 6 ? "ipv6" : "ipv4";
+}
+
+/** An address of the machine's own outside the private networks, as the one host it is. */
+const oneHost = (address: string) => `${address}/${isIP(address) === 6 ? 128 : 32}`;
+
+/** What an authority for these names and addresses may vouch for. */
+function bounds(names: readonly string[]): GeneralName[] {
+  const addresses = names.filter((name) => isIP(name) && !inPrivate.check(name, familyOf(name)));
   const own = names.filter((name) => !isIP(name));
-  const constraints = new NameConstraints({
-    permittedSubtrees: new GeneralSubtrees([
-      ...[...new Set([...privateNames, ...own])].map((dNSName) => subtree(new GeneralName({ dNSName }))),
-      ...privateNetworks.map((iPAddress) => subtree(new GeneralName({ iPAddress }))),
-    ]),
-  });
+  return [
+    ...[...new Set([...privateNames, ...own])].map((dNSName) => new GeneralName({ dNSName })),
+    ...[...privateNetworks, ...addresses.map(oneHost)].map((iPAddress) => new GeneralName({ iPAddress })),
+  ];
+}
+
+const boundText = ({ dNSName, iPAddress }: GeneralName) => dNSName ?? iPAddress ?? "";
+
+/** The bounds of an authority (RFC 5280, 4.2.1.10). */
+function boundsExtension(names: readonly string[]): Extension {
+  const permitted = bounds(names).map((base) => new GeneralSubtree({ base }));
+  const constraints = new NameConstraints({ permittedSubtrees: new GeneralSubtrees(permitted) });
   return new Extension(nameConstraintsId, true, AsnConvert.serialize(constraints));
+}
+
+/** Whether an authority may vouch for all these names and addresses: those of the machine may have changed since it was made. */
+export function vouchesFor(authority: string, names: readonly string[]): boolean {
+  const extension = new X509Certificate(authority).getExtension(nameConstraintsId);
+  if (!extension) return false;
+  const { permittedSubtrees } = AsnConvert.parse(extension.value, NameConstraints);
+  const permitted = new Set([...(permittedSubtrees ?? [])].map(({ base }) => boundText(base)));
+  return bounds(names)
+    .map((name) => boundText(AsnConvert.parse(AsnConvert.serialize(name), GeneralName)))
+    .every((name) => permitted.has(name));
 }
 
 const pemKey = async (key: CryptoKey) =>
@@ -77,7 +109,10 @@ const pemKey = async (key: CryptoKey) =>
 
 const keyPair = () => crypto.subtle.generateKey(algorithm, true, ["sign", "verify"]);
 
-/** An authority of this installation's own, that may vouch for private networks and for these names of the machine. */
+/**
+ * An authority of this installation's own, that may vouch for private networks and for these names and addresses
+ * of the machine.
+ */
 export async function makeAuthority(names: readonly string[], now: Date): Promise<Identity> {
   const keys = await keyPair();
   const name = `CN=Anvilcloud on ${(names[0] ?? "this machine").replace(/[^\w.-]/g, "")}`;
@@ -91,7 +126,7 @@ export async function makeAuthority(names: readonly string[], now: Date): Promis
       new BasicConstraintsExtension(true, 0, true),
       new KeyUsagesExtension(KeyUsageFlags.keyCertSign | KeyUsageFlags.cRLSign, true),
       await SubjectKeyIdentifierExtension.create(keys.publicKey),
-      onlyPrivate(names),
+      boundsExtension(names),
     ],
   });
   return { certificate: certificate.toString("pem"), key: await pemKey(keys.privateKey) };

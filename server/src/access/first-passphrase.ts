@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import { read } from "read";
+import { CannotStart } from "../cannot-start.ts";
 import { passphraseHash, setPassphraseHash } from "../store/access.ts";
 import { hashPassphrase, isPassphrase, passphraseFault } from "./passphrase.ts";
 
@@ -26,7 +27,7 @@ async function askNew(terminal: Terminal): Promise<string> {
 
 /**
  * Has a passphrase set before anyone is let in: the one that is given, or the one that was set before, or one that is
- * asked for at the terminal. Throws a sentence that says how, where there is none of them.
+ * asked for at the terminal. Throws CannotStart that says how, where there is none of them.
  */
 export async function ensurePassphrase(
   knex: Knex,
@@ -40,7 +41,7 @@ export async function ensurePassphrase(
       'PASSPHRASE: expected a passphrase, found none, and nobody at a terminal to ask. Beyond this machine anyone could read and change everything: start with PASSPHRASE="four or five words" once, or at a terminal; or leave HOST out to listen on this machine only.',
     );
   const fault = given === undefined ? undefined : passphraseFault(given);
-  if (fault) throw new Error(`PASSPHRASE: ${fault}`);
+  if (fault) throw new CannotStart(`PASSPHRASE: ${fault}`);
   const passphrase = given ?? (await askNew(terminal!));
   // The same one again leaves those signed in who are.
   if (kept !== undefined && (await isPassphrase(passphrase, kept))) return;

@@ -3,7 +3,8 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { isIP } from "node:net";
 import { join } from "node:path";
 import { createSecureContext } from "node:tls";
-import { makeAuthority, makeServerIdentity, type Identity } from "./certificate.ts";
+import { CannotStart } from "../cannot-start.ts";
+import { makeAuthority, makeServerIdentity, vouchesFor, type Identity } from "./certificate.ts";
 import { ownAddresses, ownNames } from "./names.ts";
 
 /** What the server speaks TLS with, the names it holds for, and, where it was made here, what a phone has to be told to trust. */
@@ -22,16 +23,16 @@ const writeSecret = (file: string, text: string) => writeFileSync(file, text, { 
 const endsWithin = (certificate: string, days: number, now: Date) =>
   Date.parse(new X509Certificate(certificate).validTo) < now.getTime() + days * 86_400_000;
 
-async function authorityIn(folder: string, now: Date): Promise<Identity> {
+async function authorityIn(folder: string, names: readonly string[], now: Date): Promise<Identity> {
   const files = { certificate: join(folder, "authority.pem"), key: join(folder, "authority.key") };
   if (existsSync(files.certificate) && existsSync(files.key)) {
     const kept = {
       certificate: readFileSync(files.certificate, "utf8"),
       key: readFileSync(files.key, "utf8"),
     };
-    if (!endsWithin(kept.certificate, renewedDays, now)) return kept;
+    if (!endsWithin(kept.certificate, renewedDays, now) && vouchesFor(kept.certificate, names)) return kept;
   }
-  const made = await makeAuthority(ownNames(), now);
+  const made = await makeAuthority(names, now);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   writeSecret(files.key, made.key);
   writeSecret(files.certificate, made.certificate);
@@ -43,8 +44,8 @@ async function authorityIn(folder: string, now: Date): Promise<Identity> {
  * kept in this folder, so that a phone has to be told only once.
  */
 export async function ownIdentity(folder: string, now: Date): Promise<TlsIdentity> {
-  const authority = await authorityIn(folder, now);
   const names = [...ownNames(), "localhost", ...ownAddresses(), "127.0.0.1", "::1"];
+  const authority = await authorityIn(folder, names, now);
   const server = await makeServerIdentity(authority, names, now);
   // Sent with its authority, so that a browser can show where it comes from.
   const certificate = `${server.certificate}\n${authority.certificate}`;
@@ -57,15 +58,16 @@ function namesOf(certificate: X509Certificate): string[] {
   return [...found].map(([, name = ""]) => name).filter((name) => isIP(name) || !name.includes("*"));
 }
 
-/** A certificate and key that were given as files. Throws what is wrong with them as a sentence. */
+/** A certificate and key that were given as files. Throws CannotStart that says what is wrong with them. */
 export function givenIdentity(certificateFile: string, keyFile: string): TlsIdentity {
   const read = (name: string, file: string) => {
     try {
       return readFileSync(file, "utf8");
     } catch (error) {
-      throw new Error(`${name}: expected a file that can be read, found ${(error as Error).message}.`, {
-        cause: error,
-      });
+      throw new CannotStart(
+        `${name}: expected a file that can be read, found ${(error as Error).message}.`,
+        error,
+      );
     }
   };
   const certificate = read("TLS_CERT", certificateFile);
@@ -74,9 +76,9 @@ export function givenIdentity(certificateFile: string, keyFile: string): TlsIden
     createSecureContext({ cert: certificate, key });
     return { certificate, key, names: namesOf(new X509Certificate(certificate)) };
   } catch (error) {
-    throw new Error(
+    throw new CannotStart(
       `TLS_CERT, TLS_KEY: expected a certificate and the key it was made with, both as PEM, found ${(error as Error).message}.`,
-      { cause: error },
+      error,
     );
   }
 }
@@ -86,3 +88,7 @@ export function fingerprint(certificate: string): string {
   const digest = createHash("sha256").update(new X509Certificate(certificate).raw).digest("hex");
   return (digest.toUpperCase().match(/.{4}/g) ?? []).join(" ");
 }
+
+/** A fingerprint in four lines of four groups, so that two are compared line by line. */
+export const inLines = (print: string): string =>
+  (print.match(/(?:\S+ ?){1,4}/g) ?? []).map((line) => line.trim()).join("\n");

@@ -1,21 +1,20 @@
 import express, { type Express } from "express";
 import helmet from "helmet";
 
-/** What the page says: the authority's certificate as PEM, its fingerprint, and where Anvilcloud is then found. */
+/** What the page says: the authority's certificate as PEM, and where Anvilcloud is then found. */
 export interface TrustPage {
   certificate: string;
-  fingerprint: string;
   addresses: readonly string[];
 }
 
 const style = `
   body { font: 1.125rem/1.5 system-ui, sans-serif; max-width: 38rem; margin: 2rem auto; padding: 0 1rem; color: #1d2427; background: #f6f5f1; }
   a.file { display: block; padding: 1rem; border: 2px solid #1d2427; color: inherit; font-weight: 700; text-align: center; }
-  code { font-size: 1.1rem; overflow-wrap: anywhere; }
+  .care { border-left: 4px solid #9a5b00; padding-left: 1rem; }
   li { margin: 0.5rem 0; }
 `;
 
-const page = ({ fingerprint, addresses }: TrustPage) => `<!doctype html>
+const page = ({ addresses }: TrustPage) => `<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -24,21 +23,23 @@ const page = ({ fingerprint, addresses }: TrustPage) => `<!doctype html>
 <main>
 <h1>Trust this Anvilcloud</h1>
 <p>It made its own certificate. Tell this phone or computer once to trust it; then the line to it is private. The
-certificate can vouch for private networks only, never for a site of the world.</p>
+certificate can vouch for private networks and for that machine only, never for a site of the world.</p>
 <p><a class="file" href="/anvilcloud.crt" download>Get the certificate</a></p>
-<p><strong>Compare first.</strong> Its SHA-256 must be what Anvilcloud shows where it was started, and under
-<em>On a phone</em> to whoever is signed in:</p>
-<p><code>${fingerprint}</code></p>
-<p>If it differs in one digit, somebody stands in between: do not go on.</p>
+<p class="care"><strong>Compare it on this device.</strong> This page came over an open line, and proves nothing. The
+SHA-256 that the device itself shows for the certificate must be, digit by digit, what Anvilcloud shows where it was
+started, and under <em>On a phone</em> to whoever is signed in. If one digit differs, somebody stands in between: remove
+the certificate at once.</p>
 <h2>Android</h2>
-<ol><li>Get the certificate.</li><li>Open the settings and search for <em>CA certificate</em>; choose to install
-one, say that you mean it, and pick the file.</li></ol>
+<ol><li>Get the certificate.</li><li>Open the settings and search for <em>CA certificate</em>; choose to install one,
+say that you mean it, and pick the file.</li><li>Search for <em>Trusted credentials</em>, look under <em>User</em>, open
+it, and compare.</li></ol>
 <h2>iPhone and iPad</h2>
-<ol><li>Get the certificate and allow the profile.</li><li>In the settings, open the profile that was loaded and
-install it.</li><li>Under General, About, Certificate Trust Settings, switch it on.</li></ol>
+<ol><li>Get the certificate and allow the profile.</li><li>In the settings, open the profile that was loaded, look at
+its details, and compare.</li><li>Install it.</li><li>Under General, About, Certificate Trust Settings, switch it
+on.</li></ol>
 <h2>A computer</h2>
 <ol><li>Get the certificate.</li><li>In the browser's settings search for <em>certificates</em>, open the authorities,
-and import the file for websites.</li></ol>
+and import the file for websites.</li><li>View it there, and compare.</li></ol>
 <h2>Then</h2>
 <ul>${addresses.map((address) => `<li><a href="${address}">${address}</a></li>`).join("")}</ul>
 </main>

@@ -1,4 +1,13 @@
-import type { BoardProfile, DeviceProfile, Job, LogEntry, NewJob, StoredJob } from "@anvilcloud/core";
+import type {
+  BoardProfile,
+  DeviceProfile,
+  Job,
+  LogEntry,
+  LogPage,
+  NewJob,
+  StoredJob,
+} from "@anvilcloud/core";
+import { tellSignedOut } from "./signed-out.ts";
 
 /** An answer that says what was wrong; status 0 means that no answer came. */
 export class ApiError extends Error {
@@ -12,6 +21,10 @@ export class ApiError extends Error {
   }
 }
 
+/** True for an answer that another attempt may not get: none came, the server has too much to do, or asks to sign in first. */
+export const mayPass = (status: number): boolean =>
+  status === 0 || status === 401 || status === 429 || status >= 500;
+
 async function send(address: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
@@ -20,6 +33,7 @@ async function send(address: string, init: RequestInit = {}): Promise<Response> 
     throw new ApiError(0, "The server does not answer. Check that it runs, then try again.");
   }
   if (response.ok) return response;
+  if (response.status === 401) tellSignedOut();
   const body: unknown = await response.json().catch(() => undefined);
   const { title, detail } = (body ?? {}) as { title?: string; detail?: string };
   throw new ApiError(response.status, detail ?? title ?? `The server answered ${response.status}.`, body);
@@ -45,6 +59,17 @@ export const bundleAddress = (id: string) => `${jobKey(id)}/bundle`;
 export async function putJob(job: Job, version: number): Promise<StoredJob> {
   const response = await send(jobKey(job.id), withJson("PUT", job, { "If-Match": `"${version}"` }));
   return (await response.json()) as StoredJob;
+}
+
+/** Reads a job's log, page by page to its end. */
+export async function getLog(address: string): Promise<{ log: LogEntry[] }> {
+  const log: LogEntry[] = [];
+  for (let after: number | null = 0; after !== null;) {
+    const page: LogPage = await getJson(`${address}?after=${after}`);
+    for (const entry of page.log) log.push(entry);
+    after = page.next;
+  }
+  return { log };
 }
 
 export async function postEntry(id: string, entry: LogEntry): Promise<void> {
@@ -85,12 +110,30 @@ export async function postDevice(text: string): Promise<DeviceProfile> {
   return (await response.json()) as DeviceProfile;
 }
 
-/** Imports the text of a job file; returns the job's id. */
-export async function importBundle(text: string): Promise<string> {
+/** Removes a revision of a board that was written here and that no job uses. */
+export async function removeBoard(id: string, revision: number): Promise<void> {
+  await send(`${boardKey(id)}?revision=${revision}`, { method: "DELETE" });
+}
+
+/** Gives the passphrase. */
+export async function signIn(passphrase: string): Promise<void> {
+  await send("/api/session", withJson("POST", { passphrase }));
+}
+
+export async function signOut(): Promise<void> {
+  await send("/api/session", { method: "DELETE" });
+}
+
+export const sessionKey = "/api/session";
+export const whereaboutsKey = "/api/whereabouts";
+export const boardRevisionsKey = (id: string) => `${boardKey(id)}/revisions`;
+
+/** Imports a job file, sent as it lies on the disk; returns the job's id. */
+export async function importBundle(file: Blob): Promise<string> {
   const response = await send("/api/bundles", {
     method: "POST",
     headers: { "Content-Type": "application/json" },
-    body: text,
+    body: file,
   });
   return ((await response.json()) as { id: string }).id;
 }

@@ -10,3 +10,12 @@ test("both values stand beside each place that differs", () => {
     { path: "title", theirs: "a", yours: "b" },
   ]);
 });
+
+test("a place that is a list here and a mapping there is told whole, and so is one that is missing", () => {
+  expect(differences({ a: [1], b: { c: 1 } }, { a: { 0: 1 } })).toEqual([
+    { path: "a", theirs: "[1]", yours: '{"0":1}' },
+    { path: "b", theirs: '{"c":1}', yours: "—" },
+  ]);
+  const same = { a: [{ b: null }], c: "x" };
+  expect(differences(same, { a: [{ b: null }], c: "x" })).toEqual([]);
+});

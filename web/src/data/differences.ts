@@ -1,5 +1,3 @@
-import diff from "microdiff";
-
 /** One place where two versions of a document differ. */
 export interface Difference {
   path: string;
@@ -10,11 +8,16 @@ export interface Difference {
 const text = (value: unknown) =>
   value === undefined ? "—" : typeof value === "string" ? value : JSON.stringify(value);
 
-/** Where two versions differ, place by place. */
-export function differences(theirs: object, yours: object): Difference[] {
-  return diff(theirs, yours).map((change) => ({
-    path: change.path.join(" › "),
-    theirs: text("oldValue" in change ? change.oldValue : undefined),
-    yours: text("value" in change ? change.value : undefined),
-  }));
+type Branch = Readonly<Record<string, unknown>>;
+
+const isBranch = (value: unknown): value is Branch => typeof value === "object" && value !== null;
+
+function* walk(theirs: unknown, yours: unknown, path: readonly string[]): Generator<Difference> {
+  if (isBranch(theirs) && isBranch(yours) && Array.isArray(theirs) === Array.isArray(yours)) {
+    const keys = new Set([...Object.keys(theirs), ...Object.keys(yours)]);
+    for (const key of keys) yield* walk(theirs[key], yours[key], [...path, key]);
+  } else if (theirs !== yours) yield { path: path.join(" › "), theirs: text(theirs), yours: text(yours) };
 }
+
+/** Where two versions differ, place by place. */
+export const differences = (theirs: object, yours: object): Difference[] => [...walk(theirs, yours, [])];

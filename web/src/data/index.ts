@@ -1,5 +1,6 @@
 export {
   boardKey,
+  boardRevisionsKey,
   boardsKey,
   boardSourceAddress,
   boardUseKey,
@@ -13,10 +14,16 @@ export {
   postBoard,
   postDevice,
   putJob,
+  removeBoard,
+  sessionKey,
+  signIn,
+  signOut,
+  whereaboutsKey,
 } from "./api.ts";
 export { differences } from "./differences.ts";
 export { useWarnBeforeLeaving } from "./leaving.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";
 export { JobProvider, useJobBench, useJobParts } from "./job.tsx";
+export { tellSignedIn, tellSignedOut, useSignedOut } from "./signed-out.ts";
 export type { SaveState } from "./saver.ts";
 export type { Unstored } from "./use-log-sender.ts";

@@ -74,6 +74,24 @@ test("a refusal rolls back to what the server last confirmed and says why", asyn
   expect(states.at(-1)).toEqual({ kind: "refused", message: "title: too odd" });
 });
 
+test.each([401, 429, 500, 503, 507])(
+  "an answer of %i stands in the way only for a while: what was typed stays and is sent again",
+  async (status) => {
+    let open = false;
+    const { saver, shown, states } = bench((job, version) =>
+      open ? accept(job, version) : Promise.reject(new ApiError(status, "not now")),
+    );
+    saver.change(titled("typed meanwhile"));
+    await settled();
+    expect(states.at(-1)).toEqual({ kind: "unsent", message: "not now" });
+    expect(shown().job.title).toBe("typed meanwhile");
+    open = true;
+    saver.retry();
+    await settled();
+    expect(shown()).toMatchObject({ version: 2, job: { title: "typed meanwhile" } });
+  },
+);
+
 test("without an answer the change stays on screen, is not overwritten, and goes by retry", async () => {
   let line = false;
   const { saver, shown, states, sent } = bench((job, version) =>

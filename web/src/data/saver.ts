@@ -1,5 +1,5 @@
 import { applyEdit, type Job, type JobEdit, type StoredJob } from "@anvilcloud/core";
-import { ApiError } from "./api.ts";
+import { ApiError, mayPass } from "./api.ts";
 
 /** How the last change stands. */
 export type SaveState =
@@ -19,7 +19,7 @@ interface Parts {
 
 /**
  * Saves a job's changes one after the other: each is shown at once, sent when the one before is answered, and several
- * made meanwhile go as one. Without an answer the change stays on screen and goes with the next one, or by `retry`. A
+ * made meanwhile go as one. Without an answer that stands the change stays on screen and goes with the next one, or by `retry`. A
  * refusal rolls back to what the server last confirmed. A job changed elsewhere is a conflict, and nothing more is sent
  * until it is settled.
  */
@@ -53,7 +53,7 @@ export function createSaver(initial: StoredJob, { publish, put, report, now }: P
         if (status === 412) {
           conflict = (body as { current: StoredJob }).current;
           report({ kind: "conflict", current: conflict, yours: shown.job });
-        } else if (status === 0) {
+        } else if (mayPass(status)) {
           wanted = false;
           unsent = true;
           report({ kind: "unsent", message: (error as Error).message });

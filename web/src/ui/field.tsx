@@ -115,7 +115,11 @@ interface TextProps extends Common {
   /** True where a table's head says what it is; readers still hear the label. */
   hideLabel?: boolean;
   placeholder?: string;
+  /** True for what nobody looks over a shoulder should read. */
+  secret?: boolean;
 }
+
+const passphrase = { type: "password", autoComplete: "current-password" } as const;
 
 /** One line of text, or several. */
 export function TextInput({
@@ -129,12 +133,13 @@ export function TextInput({
   autoFocus,
   hideLabel,
   placeholder,
+  secret,
 }: TextProps) {
   return (
     <Frame>
       <TextField value={value} onChange={onChange} onBlur={onBlur} isInvalid={!!error} autoFocus={autoFocus}>
         {hideLabel ? <Hidden as={Label}>{label}</Hidden> : <Label>{label}</Label>}
-        {long ? <TextArea rows={3} /> : <Input placeholder={placeholder} />}
+        {long ? <TextArea rows={3} /> : <Input placeholder={placeholder} {...(secret ? passphrase : {})} />}
         {hint && <Text slot="description">{hint}</Text>}
         <FieldError className="error">{error}</FieldError>
       </TextField>

@@ -8,13 +8,13 @@ interface Props {
   accepts: readonly string[];
   /** Largest file taken, bytes. */
   most: number;
-  /** Takes the file's text; what it throws is told. */
-  take: (text: string) => Promise<void>;
+  /** Takes the file; what it throws is told. */
+  take: (file: File) => Promise<void>;
   /** Told what went wrong, and undefined when a new attempt begins. */
   onError: (message: string | undefined) => void;
 }
 
-/** A button that reads one text file; one far too large is refused before it is read. */
+/** A button that takes one file; one far too large is refused before it is read. */
 export function FileButton({ label, accepts, most, take, onError }: Props) {
   async function read(files: FileList | null) {
     const file = files?.[0];
@@ -25,7 +25,7 @@ export function FileButton({ label, accepts, most, take, onError }: Props) {
         throw new Error(
           `${file.name} has ${file.size} bytes; at most ${most} are taken. It is hardly the right file.`,
         );
-      await take(await file.text());
+      await take(file);
     } catch (error) {
       onError((error as Error).message);
     }

@@ -11,4 +11,4 @@ export { Opener, StandingLink } from "./standing.tsx";
 export { Empty, Failed, Loading } from "./states.tsx";
 export { Scroll, Table } from "./table.tsx";
 export { Tabs } from "./tabs.tsx";
-export { Heading, Hidden, Mark, OffPaper, Panel, Quiet, Row, SubHeading, Title } from "./text.tsx";
+export { Heading, Hidden, Mark, OffPaper, Panel, Quiet, Row, SubHeading, Title, WhereRoom } from "./text.tsx";

@@ -1,5 +1,5 @@
-import { styled } from "styled-components";
-import { color, font, print, size, space } from "../theme/index.ts";
+import { css, styled } from "styled-components";
+import { color, font, narrow, print, size, space } from "../theme/index.ts";
 
 export const Title = styled.h1`
   font-size: ${size.big};
@@ -51,12 +51,23 @@ export const OffPaper = styled.div`
   }
 `;
 
-/** Text for screen readers only. */
-export const Hidden = styled.span`
+const unseen = css`
   position: absolute;
   width: 1px;
   height: 1px;
   overflow: hidden;
   clip-path: inset(50%);
   white-space: nowrap;
+`;
+
+/** Text for screen readers only. */
+export const Hidden = styled.span`
+  ${unseen}
+`;
+
+/** Words beside a picture that stands for them where there is no room; readers hear them everywhere. */
+export const WhereRoom = styled.span`
+  ${narrow} {
+    ${unseen}
+  }
 `;

@@ -9,6 +9,7 @@ import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, Tabs, 
 import { BoardFacts } from "./board-facts.tsx";
 import { BoardPanel } from "./board-panel.tsx";
 import { BoardMemory, BoardProcedures } from "./board-procedures.tsx";
+import { BoardRevisions } from "./board-revisions.tsx";
 import { BoardJobs } from "./board-use.tsx";
 import { Beside, Page } from "./page.ts";
 
@@ -90,6 +91,7 @@ function BoardView({ board }: { board: BoardProfile }) {
             { id: "procedures", title: "Procedures", content: <BoardProcedures board={board} /> },
             { id: "memory", title: "Memory and codes", content: <BoardMemory board={board} /> },
             { id: "jobs", title: "Jobs", content: <BoardJobs board={board} /> },
+            { id: "revisions", title: "Revisions", content: <BoardRevisions board={board} /> },
           ]}
         />
       </Beside>

@@ -88,8 +88,8 @@ function ImportBoard({ onError }: { onError: (message: string | undefined) => vo
       accepts={[".yaml", ".yml"]}
       most={1_000_000}
       onError={onError}
-      take={async (text) => {
-        const board = await postBoard(text);
+      take={async (file) => {
+        const board = await postBoard(await file.text());
         void navigate(`/boards/${board.id}`);
       }}
     />

@@ -192,3 +192,26 @@ describe("two boards compared", () => {
     expect(await screen.findByText("Choose two boards to see in what they differ.")).toBeTruthy();
   });
 });
+
+describe("revisions", () => {
+  const [duet] = boards as [BoardProfile];
+  const key = `/api/boards/${duet.id}`;
+
+  test("one that was written here is removed after asking once; what came with the program offers no removal", async () => {
+    const revisions = [
+      { revision: 2, origin: "own" },
+      { revision: 1, origin: "shipped" },
+    ];
+    const sent = serve({ [key]: duet, [`${key}/revisions`]: { revisions } });
+    show(`/boards/${duet.id}`);
+    fireEvent.click(await screen.findByRole("tab", { name: "Revisions" }));
+    await screen.findByText("Revision 1, came with the program");
+    expect(screen.getAllByRole("button", { name: /^Remove/ })).toHaveLength(1);
+    fireEvent.click(screen.getByRole("button", { name: "Remove revision 2" }));
+    expect(sent.some(({ method }) => method === "DELETE")).toBe(false);
+    fireEvent.click(screen.getByRole("button", { name: "Remove it for good" }));
+    await waitFor(() =>
+      expect(sent).toContainEqual(expect.objectContaining({ method: "DELETE", address: `${key}?revision=2` })),
+    );
+  });
+});

@@ -65,16 +65,19 @@ function JobLine({ job }: { job: JobSummary }) {
   );
 }
 
+/** As much as the server takes, bytes. */
+const largestJobFile = 1_000_000_000;
+
 function ImportButton({ onError }: { onError: (message: string | undefined) => void }) {
   const navigate = useNavigate();
   return (
     <FileButton
       label="Import a job file"
       accepts={["application/json", ".json"]}
-      most={5_000_000}
+      most={largestJobFile}
       onError={onError}
-      take={async (text) => {
-        const id = await importBundle(text);
+      take={async (file) => {
+        const id = await importBundle(file);
         void navigate(`/jobs/${id}`);
       }}
     />

@@ -152,7 +152,7 @@ export function OwnDevice({ isOpen, close, take }: Props) {
           label="Take a profile file"
           accepts={[".yaml", ".yml", ".json", "application/yaml"]}
           most={1_000_000}
-          take={store}
+          take={async (file) => store(await file.text())}
           onError={setRefused}
         />
         <Row>

@@ -29,3 +29,27 @@ test("a name with commas, quotes and lines comes back, and a formula stays text"
   expect(data[0]?.device).toBe('\'=HYPERLINK("http://x")');
   expect(data[1]?.device).toBe('Gate, "old"\nside');
 });
+
+test.each([
+  "=1+1\n",
+  '=HYPERLINK("http://x")\nside',
+  "+1\r\n2",
+  "-2\n",
+  "@SUM(A1)\nb",
+  "\t=1",
+  "\n=1",
+  " =1",
+  "\u00a0=1",
+  "\u200b=1",
+  "＝1+1",
+])("the cell %j is harmless", (name) => {
+  const odd = cores.map((core) => ({ ...core, deviceName: name }));
+  const { data } = Papa.parse<{ device: string }>(wireCsv(odd, devices), { header: true });
+  expect(data[0]?.device).toBe(`'${name}`);
+});
+
+test.each(["+", "-", "Gate = old", "3 - 4"])("the cell %j is left as it is", (name) => {
+  const odd = cores.map((core) => ({ ...core, deviceName: name }));
+  const { data } = Papa.parse<{ device: string }>(wireCsv(odd, devices), { header: true });
+  expect(data[0]?.device).toBe(name);
+});

@@ -1,7 +1,12 @@
 import { plainNumber, wireRows, type CablePlan, type Core, type SiteDevice } from "@anvilcloud/core";
 import Papa from "papaparse";
 
-const options = { escapeFormulae: /^[=+\-@\t\r].+$/ };
+/**
+ * How a cell begins that a table program may run (after OWASP, CSV Injection): blanks before it are skipped, lines after
+ * it do not matter, and some programs take the wide forms of the signs for the signs. A sign by itself is a pin's label.
+ */
+const formula = /^[\s\p{Z}\p{C}]*[=+\-@＝＋－＠][\s\S]|^[\t\r\n]/u;
+const options = { escapeFormulae: formula };
 
 /** The wire list as CSV (RFC 4180) with a heading; what a table program would run as a formula is made plain text. */
 export function wireCsv(cores: readonly Core[], devices: readonly SiteDevice[]): string {
