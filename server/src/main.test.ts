@@ -1,31 +1,10 @@
-import { spawn, type ChildProcess } from "node:child_process";
 import { join } from "node:path";
 import type { LogEntry } from "@anvilcloud/core";
 import { freshFolder } from "./testing/folders.ts";
-import { root } from "./testing/serve.ts";
-
-/** Starts the real program on a database and waits for its address. */
-async function start(database: string): Promise<{ process: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ["--import", "tsx", join(root, "server/src/main.ts")], {
-    env: { ...process.env, NODE_OPTIONS: "", DATABASE: database, PORT: "0", DEMO: "1", LOG_LEVEL: "silent" },
-    cwd: root,
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  const address = await new Promise<string>((resolve, reject) => {
-    child.once("exit", (code) => reject(new Error(`the server ended with ${code}`)));
-    child.stdout?.on("data", (chunk: Buffer) => {
-      const match = /http:\/\/\S+/.exec(chunk.toString());
-      if (match) resolve(match[0]);
-    });
-  });
-  return { process: child, address };
-}
+import { ended, start } from "./testing/program.ts";
 
 /** Saves that are acknowledged before the server is killed in the middle of the next. */
 const savesBeforeKill = 25;
-
-const ended = (child: ChildProcess) =>
-  new Promise<number | null>((resolve) => child.once("exit", (code) => resolve(code)));
 
 test("a server killed in the middle of saves loses none that it acknowledged, and keeps the user's data", async () => {
   const database = join(freshFolder(), "killed.db");
