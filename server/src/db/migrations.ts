@@ -88,13 +88,15 @@ export const migrations: readonly Migration[] = [
   {
     name: "005-counted-by-index",
     async up(knex) {
-      // Reckoned from the document and kept in the index only, so that no count reads a document.
-      await knex.raw(
-        "ALTER TABLE jobs ADD COLUMN board_id TEXT GENERATED ALWAYS AS (json_extract(board, '$.id')) VIRTUAL",
-      );
-      await knex.raw(
-        "ALTER TABLE jobs ADD COLUMN board_revision INTEGER GENERATED ALWAYS AS (json_extract(board, '$.revision')) VIRTUAL",
-      );
+      // Beside the document, so that no count reads one.
+      await knex.schema.alterTable("jobs", (table) => {
+        table.string("board_id").notNullable().defaultTo("");
+        table.integer("board_revision").notNullable().defaultTo(0);
+      });
+      await knex("jobs").update({
+        board_id: knex.raw("json_extract(board, '$.id')"),
+        board_revision: knex.raw("json_extract(board, '$.revision')"),
+      });
       await knex.raw("CREATE INDEX jobs_by_board ON jobs (board_id, board_revision)");
       await knex.raw("CREATE INDEX jobs_by_change ON jobs (updated_at DESC, id)");
       await knex.raw("CREATE INDEX log_by_kind ON log (job_id, kind, step)");

@@ -30,6 +30,8 @@ const columnsOf = ({ job, board, devices }: Omit<StoredJob, "version">) => ({
   job: JSON.stringify(job),
   board: JSON.stringify(board),
   devices: JSON.stringify(devices),
+  board_id: board.id,
+  board_revision: board.revision,
 });
 
 function read(row: Row): StoredJob {
