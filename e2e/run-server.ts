@@ -4,11 +4,16 @@ import { fileURLToPath } from "node:url";
 
 const root = resolve(fileURLToPath(new URL(".", import.meta.url)), "..");
 
+/** A server that runs, and the ways to end it: as it should be, or in the middle of what it does. */
+export interface RunningServer {
+  address: string;
+  stop: () => Promise<void>;
+  kill: () => void;
+  ended: Promise<unknown>;
+}
+
 /** The built server on a database, with or without the demo jobs, at a port of its own. */
-export async function runServer(
-  database: string,
-  demo: boolean,
-): Promise<{ address: string; stop: () => Promise<void> }> {
+export async function runServer(database: string, demo: boolean): Promise<RunningServer> {
   const child: ChildProcess = spawn(process.execPath, [join(root, "server/dist/main.js")], {
     cwd: root,
     env: { ...process.env, PORT: "0", DATABASE: database, DEMO: demo ? "1" : "0", LOG_LEVEL: "error" },
@@ -21,10 +26,10 @@ export async function runServer(
       if (match) found(match[0]);
     });
   });
+  const ended = new Promise((over) => child.once("exit", over));
   const stop = async () => {
-    const ended = new Promise((over) => child.once("exit", over));
     child.kill("SIGTERM");
     await ended;
   };
-  return { address, stop };
+  return { address, stop, kill: () => child.kill("SIGKILL"), ended };
 }
