@@ -17,6 +17,7 @@ const views = [
   ["one board", "/boards/larkrise-passage"],
   ["comparison", "/boards/compare?a=fennimore-otter&b=tarn-weir"],
   ["editor", "/boards/sorrel-mender/edit"],
+  ["on a phone", "/phone"],
 ] as const;
 
 /** Views in which the board drawn is looked at with all else: in a job, by itself, as its profile is written. */

@@ -12,17 +12,28 @@ export interface RunningServer {
   ended: Promise<unknown>;
 }
 
-/** The built server on a database, with or without the demo jobs, at a port of its own. */
-export async function runServer(database: string, demo: boolean): Promise<RunningServer> {
+/** The built server on a database, with or without the demo jobs, at a port of its own; with more in its environment where that is given. */
+export async function runServer(
+  database: string,
+  demo: boolean,
+  more: NodeJS.ProcessEnv = {},
+): Promise<RunningServer> {
   const child: ChildProcess = spawn(process.execPath, [join(root, "server/dist/main.js")], {
     cwd: root,
-    env: { ...process.env, PORT: "0", DATABASE: database, DEMO: demo ? "1" : "0", LOG_LEVEL: "error" },
+    env: {
+      ...process.env,
+      PORT: "0",
+      DATABASE: database,
+      DEMO: demo ? "1" : "0",
+      LOG_LEVEL: "error",
+      ...more,
+    },
     stdio: ["ignore", "pipe", "inherit"],
   });
   const address = await new Promise<string>((found, lost) => {
     child.once("exit", (code) => lost(new Error(`the server ended with ${code}`)));
     child.stdout?.on("data", (chunk: Buffer) => {
-      const match = /http:\/\/\S+/.exec(chunk.toString());
+      const match = /https?:\/\/\S+/.exec(chunk.toString());
       if (match) found(match[0]);
     });
   });

@@ -37,7 +37,7 @@ export async function ensurePassphrase(
   const kept = await passphraseHash(knex);
   if (given === undefined && kept !== undefined) return;
   if (given === undefined && !terminal)
-    throw new Error(
+    throw new CannotStart(
       'PASSPHRASE: expected a passphrase, found none, and nobody at a terminal to ask. Beyond this machine anyone could read and change everything: start with PASSPHRASE="four or five words" once, or at a terminal; or leave HOST out to listen on this machine only.',
     );
   const fault = given === undefined ? undefined : passphraseFault(given);

@@ -95,19 +95,27 @@ describe("a start on a database that cannot be used", () => {
     expect(faultOf(null)).toBeUndefined();
     expect(startFault(new Error("other"), file)).toBeUndefined();
   });
+});
 
-  test("the program itself ends with that one sentence and no stack", () => {
+describe("the program itself ends with one sentence and no stack", () => {
+  const cut = (path: string) => {
+    copyFileSync(file, path);
+    truncateSync(path, 8_192);
+  };
+  test.each<[string, Record<string, string>, (path: string) => void, string]>([
+    ["on a database that was cut short", {}, cut, "test.db: expected a sound database, found a damaged one."],
+    [
+      "beyond this machine without a passphrase",
+      { HOST: "0.0.0.0" },
+      () => undefined,
+      "PASSPHRASE: expected a passphrase, found none",
+    ],
+  ])("%s", (_what, more, make, told) => {
     const folder = join(freshFolder(), "data");
     mkdirSync(folder);
-    copyFileSync(file, join(folder, "cut.db"));
-    truncateSync(join(folder, "cut.db"), 8_192);
-    const env = {
-      ...process.env,
-      NODE_OPTIONS: "",
-      DATABASE: join(folder, "cut.db"),
-      PORT: "0",
-      LOG_LEVEL: "silent",
-    };
+    make(join(folder, "test.db"));
+    const usual = { NODE_OPTIONS: "", DATABASE: join(folder, "test.db"), PORT: "0", LOG_LEVEL: "silent" };
+    const env = { ...process.env, ...usual, ...more };
     const args = ["--import", "tsx", join(root, "server/src/main.ts")];
     const { status, stderr, stdout } = spawnSync(process.execPath, args, {
       cwd: root,
@@ -116,6 +124,6 @@ describe("a start on a database that cannot be used", () => {
     });
     expect([status, stdout]).toEqual([1, ""]);
     expect(stderr.trim().split("\n")).toHaveLength(1);
-    expect(stderr).toContain("cut.db: expected a sound database, found a damaged one.");
+    expect(stderr).toContain(told);
   });
 });
