@@ -75,7 +75,12 @@ export const revisionsSchema = z.strictObject({
   revisions: z.array(z.strictObject({ revision, origin: z.enum(["shipped", "own"]) })),
 });
 
-export const devicesSchema = z.strictObject({ devices: z.array(device) });
+export const devicesSchema = z.strictObject({
+  devices: z.array(device),
+  own: z
+    .array(z.strictObject({ id: idSchema, revision, name: z.string() }))
+    .describe("Revisions that were written here."),
+});
 
 export const healthSchema = z.strictObject({
   status: z.literal("ok"),

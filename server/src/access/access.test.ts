@@ -4,6 +4,7 @@ import { createServer, get } from "node:https";
 import { createServer as createPlainServer } from "node:http";
 import { isIP, type AddressInfo } from "node:net";
 import { join } from "node:path";
+import { PassThrough } from "node:stream";
 import request from "supertest";
 import { freshFolder } from "../testing/folders.ts";
 import { trustPage } from "../http/trust-page.ts";
@@ -58,6 +59,32 @@ describe("a passphrase", () => {
     expect(await isPassphrase("five wet hinge pins", (await passphraseHash(knex))!)).toBe(true);
     await knex.destroy();
   });
+});
+
+test("at a terminal a new passphrase is asked for until one will do, twice alike, and never shown", async () => {
+  const { knex } = await filledDatabase();
+  const [input, output] = [new PassThrough(), new PassThrough()];
+  let shown = "";
+  const lines = [
+    "short",
+    "four dry hinge pins",
+    "four dry hinge pin",
+    "four dry hinge pins",
+    "four dry hinge pins",
+  ];
+  output.on("data", (data: Buffer) => {
+    shown += data.toString();
+    // Each question has its answer.
+    if (/(?:passphrase|more): $/i.test(shown) && lines.length)
+      setImmediate(() => input.write(`${lines.shift()}\n`));
+  });
+  await ensurePassphrase(knex, undefined, { input, output } as never);
+  expect(lines).toEqual([]);
+  expect(shown).toContain("expected 12 to 200 characters");
+  expect(shown).toContain("The two are not alike.");
+  expect(shown).not.toContain("hinge");
+  expect(await isPassphrase("four dry hinge pins", (await passphraseHash(knex))!)).toBe(true);
+  await knex.destroy();
 });
 
 /** What a client that trusts the authority makes of a server that shows this identity, asked for by this name. */

@@ -87,7 +87,13 @@ describe("a profile that nobody uses any more", () => {
       request(app).post("/api/devices").type("application/yaml").send(JSON.stringify(value));
     await post(device(1)).expect(201);
     await post(device(2)).expect(201);
+    const own = async () =>
+      ((await request(app).get("/api/devices")).body.own as { id: string; revision: number }[])
+        .filter(({ id }) => id === "own-gone")
+        .map(({ revision }) => revision);
+    expect(await own()).toEqual([1, 2]);
     await remove("/api/devices/own-gone?revision=2").expect(204);
+    expect(await own()).toEqual([1]);
     expect((await remove("/api/devices/own-gone?revision=2").expect(404)).body.detail).toContain(
       "revision 2",
     );

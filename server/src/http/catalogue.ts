@@ -2,7 +2,7 @@ import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } fr
 import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
-import { profilesJson } from "../store/profiles.ts";
+import { ownRevisions, profilesJson } from "../store/profiles.ts";
 import type { Work } from "../work/pool.ts";
 import { whileThere } from "./gone.ts";
 import { openapiDocument } from "./openapi.ts";
@@ -21,12 +21,22 @@ const schemas: Record<string, z.ZodType> = {
   bundle: bundleSchema,
 };
 
+const texts = new Map<string, string>();
+/** The JSON Schema of a format, made once it is asked for. */
+function schemaText(name: string, schema: z.ZodType): string {
+  const text = texts.get(name) ?? JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 2);
+  texts.set(name, text);
+  return text;
+}
+
 /** Devices, those written here among them, and the JSON Schemas of every format. */
 export function catalogueRoutes(knex: Knex, work: Work): Router {
   const routes = Router();
 
   routes.get("/devices", async (_request, response) => {
-    response.type("application/json").send(`{"devices":${await profilesJson(knex, "device")}}`);
+    const own = JSON.stringify(await ownRevisions(knex, "device"));
+    const devices = await profilesJson(knex, "device");
+    response.type("application/json").send(`{"devices":${devices},"own":${own}}`);
   });
 
   routes.post("/devices", profileText, async (request, response) => {
@@ -54,9 +64,7 @@ export function catalogueRoutes(knex: Knex, work: Work): Router {
         "No such schema",
         `There is no schema ${JSON.stringify(name)}; there are ${Object.keys(schemas).join(", ")}.`,
       );
-    response
-      .type("application/schema+json")
-      .send(JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 2));
+    response.type("application/schema+json").send(schemaText(name, schema));
   });
 
   return routes;

@@ -17,6 +17,17 @@ export async function profilesJson(knex: Knex, kind: Kind): Promise<string> {
   return `[${rows.map(({ body }) => body).join(",")}]`;
 }
 
+/** The revisions of a kind that were written here, by name. */
+export async function ownRevisions(
+  knex: Knex,
+  kind: Kind,
+): Promise<{ id: string; revision: number; name: string }[]> {
+  return (await knex("profiles")
+    .where({ kind, origin: "own" })
+    .select("id", "revision", knex.raw("json_extract(body, '$.name') AS name"))
+    .orderByRaw("name COLLATE NOCASE, revision")) as { id: string; revision: number; name: string }[];
+}
+
 /** One profile; without a revision, its newest. Undefined where there is none. */
 export async function findProfile<K extends Kind>(
   knex: Knex,

@@ -80,6 +80,7 @@ export async function createJob(wanted: NewJob): Promise<StoredJob> {
   return (await (await send("/api/jobs", withJson("POST", wanted))).json()) as StoredJob;
 }
 
+export const devicesKey = "/api/devices";
 export const boardsKey = "/api/boards";
 export const boardKey = (id: string) => `${boardsKey}/${encodeURIComponent(id)}`;
 export const boardUseKey = (id: string) => `${boardKey(id)}/jobs`;
@@ -102,7 +103,7 @@ export async function postBoard(text: string): Promise<BoardProfile> {
 
 /** Stores a device profile of someone's own, as text. */
 export async function postDevice(text: string): Promise<DeviceProfile> {
-  const response = await send("/api/devices", {
+  const response = await send(devicesKey, {
     method: "POST",
     headers: { "Content-Type": "application/yaml" },
     body: text,
@@ -113,6 +114,11 @@ export async function postDevice(text: string): Promise<DeviceProfile> {
 /** Removes a revision of a board that was written here and that no job uses. */
 export async function removeBoard(id: string, revision: number): Promise<void> {
   await send(`${boardKey(id)}?revision=${revision}`, { method: "DELETE" });
+}
+
+/** Removes a revision of a device, by the same rule. */
+export async function removeDevice(id: string, revision: number): Promise<void> {
+  await send(`${devicesKey}/${encodeURIComponent(id)}?revision=${revision}`, { method: "DELETE" });
 }
 
 /** Gives the passphrase. */

@@ -23,7 +23,7 @@ import {
 } from "react";
 import useSWR, { useSWRConfig } from "swr";
 import { Failed, Loading } from "../ui/index.ts";
-import { getJson, getLog, jobKey, logKey, putJob } from "./api.ts";
+import { devicesKey, getJson, getLog, jobKey, logKey, putJob } from "./api.ts";
 import { stamp, thisDevice } from "./device.ts";
 import { useWarnBeforeLeaving } from "./leaving.ts";
 import { usePlan } from "./plan.ts";
@@ -177,7 +177,7 @@ export function useJobParts(id: string) {
     revalidateOnReconnect: false,
   });
   const log = useSWR<{ log: LogEntry[] }, Error>(logKey(id), getLog, { revalidateOnFocus: true });
-  const devices = useSWR<{ devices: DeviceProfile[] }, Error>("/api/devices", getJson, {
+  const devices = useSWR<{ devices: DeviceProfile[] }, Error>(devicesKey, getJson, {
     revalidateOnFocus: false,
   });
   return {

@@ -1,11 +1,12 @@
 import { draftInstance, profileOf, type DeviceProfile } from "@anvilcloud/core";
 import { useState } from "react";
 import { useSWRConfig } from "swr";
-import { useJobBench } from "../../data/index.ts";
+import { devicesKey, useJobBench } from "../../data/index.ts";
 import { Button, Choice, Empty, Quiet, useGrowing } from "../../ui/index.ts";
 import { DeviceCard } from "./device-card.tsx";
 import { Grid } from "./grid.ts";
 import { OwnDevice } from "./own-device.tsx";
+import { OwnDevices } from "./own-devices.tsx";
 import { Section } from "./section.tsx";
 
 /** What is on site, and how far away it is. */
@@ -15,7 +16,7 @@ export function DevicesForm() {
   const [own, setOwn] = useState(false);
   const shown = useGrowing(job.devices.length);
   const put = (profile: DeviceProfile) => {
-    void mutate("/api/devices");
+    void mutate(devicesKey);
     change({ kind: "add-device", device: draftInstance(job, profile) });
   };
   const add = (id: string) => {
@@ -55,6 +56,7 @@ export function DevicesForm() {
           A device of your own
         </Button>
       </Grid>
+      <OwnDevices />
       {own && <OwnDevice isOpen close={() => setOwn(false)} take={put} />}
     </Section>
   );

@@ -55,3 +55,26 @@ describe("a device of one's own", () => {
     expect(await screen.findByRole("dialog", { name: "A device of your own" })).toBeTruthy();
   });
 });
+
+test("devices described here are listed once they are looked for, and removed; what the server says against it is told", async () => {
+  const { state } = fakeServer();
+  const answering = globalThis.fetch;
+  const sent: string[] = [];
+  globalThis.fetch = ((address: string, init: RequestInit = {}) => {
+    if (init.method === "DELETE") sent.push(address);
+    if (address !== "/api/devices") return answering(address, init);
+    const own = [{ id: "own-bell", revision: 1, name: "Quay bell" }];
+    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve({ devices: [], own }) });
+  }) as unknown as typeof fetch;
+  await renderInJob(netloft(), <DevicesForm />);
+  await userEvent.click(screen.getByText("Devices described here"));
+  await userEvent.click(await screen.findByRole("button", { name: "Remove Quay bell, revision 1" }));
+  state.refusing = { status: 409, body: { detail: "Jobs were made with it." } };
+  await userEvent.click(screen.getByRole("button", { name: "Remove it for good" }));
+  await screen.findByText("Jobs were made with it.");
+  state.refusing = undefined;
+  await userEvent.click(screen.getByRole("button", { name: "Remove Quay bell, revision 1" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove it for good" }));
+  await waitFor(() => expect(screen.queryByText("Jobs were made with it.")).toBeNull());
+  expect(sent).toEqual(["/api/devices/own-bell?revision=1", "/api/devices/own-bell?revision=1"]);
+});
