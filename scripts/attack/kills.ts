@@ -62,7 +62,7 @@ export async function attackByKills(database: string, count: number, seed: numbe
       harm.push(`round ${round}: version ${version}, acknowledged ${kept.version}`);
     if (version === kept.version && kept.title && job.title !== kept.title)
       harm.push(`round ${round}: title ${job.title}, acknowledged ${kept.title}`);
-    kept.version = version;
+    Object.assign(kept, { version, title: job.title });
     const there = new Set(await logOf(server.address));
     const lost = kept.entries.filter((id) => !there.has(id));
     harm.push(...lost.map((id) => `round ${round}: entry ${id} was acknowledged and is lost`));

@@ -10,7 +10,7 @@ import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.
 import { checkLog, within } from "./log.ts";
 import { migrateBundle } from "./migrate.ts";
 import { bundleSchema, type Job, type jobFormat, type LogEntry } from "./schema.ts";
-import { checkStands, withEveryCard, type Report } from "./stands.ts";
+import { checkStands, mostNoted, withEveryCard, type Report } from "./stands.ts";
 
 /** A job with the profiles it uses and its log, all read and checked. */
 export interface JobBundle {
@@ -52,10 +52,15 @@ function checkInstances(job: Job, devices: readonly DeviceProfile[], report: Rep
           "Remove the cable.",
         );
     const pins = profile.pins.map((pin) => pin.id);
-    for (const key of ["pinned", "cores"] as const)
-      for (const pin of Object.keys(instance[key] ?? {}))
-        if (!pins.includes(pin))
-          report(`${path}.${key}.${pin}`, `a pin of the device (${pins.join(", ")})`, pin, "Remove it.");
+    for (const key of ["pinned", "cores"] as const) {
+      const noted = Object.keys(instance[key] ?? {});
+      if (noted.length > mostNoted)
+        report(`${path}.${key}`, `at most ${mostNoted} pins`, noted.length, "Remove what the device lacks.");
+      else
+        for (const pin of noted)
+          if (!pins.includes(pin))
+            report(`${path}.${key}.${pin}`, `a pin of the device (${pins.join(", ")})`, pin, "Remove it.");
+    }
     const jumpers = profile.jumpers.map((jumper) => jumper.id);
     instance.jumpersOn?.forEach((id, j) => {
       if (!jumpers.includes(id))

@@ -158,6 +158,20 @@ describe("a job's bundle", () => {
       /log\[\d+\]\.effects\[0\]\.dials\.V1: expected a time from/,
     ],
     [
+      "more switches noted than any board has",
+      (b) =>
+        (b.job.found.switches = Object.fromEntries(Array.from({ length: 501 }, (_, at) => [`k${at}`, "x"]))),
+      /^bundle: job\.found\.switches: expected at most 500 of them, found 501\. Remove what the board lacks\.$/,
+    ],
+    [
+      "more core colours noted than any device has",
+      (b) =>
+        (b.job.devices[0]!.cores = Object.fromEntries(
+          Array.from({ length: 501 }, (_, at) => [`k${at}`, "BK"]),
+        )),
+      /^bundle: job\.devices\[0\]\.cores: expected at most 500 pins, found 501\./,
+    ],
+    [
       "no job at all",
       (b) => Object.assign(b, { job: undefined }),
       /job: expected a value of type object, found nothing/,

@@ -9,6 +9,9 @@ export function withEveryCard(board: BoardProfile): BoardProfile {
   return fitBoard(board, { cards: board.cards.map((card) => card.id) });
 }
 
+/** More of a kind than any board has: so many are refused as they stand, one by one they would take long to tell. */
+export const mostNoted = 500;
+
 /** Ids that the board lacks, positions its controls cannot stand at, and dials outside their sweep. */
 export function checkStands(
   board: BoardProfile,
@@ -21,6 +24,16 @@ export function checkStands(
   path: string,
   report: Report,
 ): void {
+  const kinds = ["links", "switches", "dials", "values"] as const;
+  const crowded = kinds.filter((kind) => Object.keys(stands[kind] ?? {}).length > mostNoted);
+  for (const kind of crowded)
+    report(
+      `${path}.${kind}`,
+      `at most ${mostNoted} of them`,
+      Object.keys(stands[kind]!).length,
+      "Remove what the board lacks.",
+    );
+  if (crowded.length) return;
   const links = board.links.map((link) => link.id);
   for (const id of stands.links ?? [])
     if (!links.includes(id))

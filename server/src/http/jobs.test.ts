@@ -175,7 +175,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
     const huge = await post()
       .send(JSON.stringify({ title: "x".repeat(600_000) }))
       .expect(413);
-    expect(huge.body.detail).toContain("524288 bytes");
+    expect(huge.body.detail).toContain("262144 bytes");
     await post()
       .send(`{"title":${"[".repeat(50_000)}${"]".repeat(50_000)}}`)
       .expect(422);

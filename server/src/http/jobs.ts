@@ -42,7 +42,7 @@ import { HttpProblem } from "./problem.ts";
 import { spooled } from "./spool.ts";
 
 /** Largest document of one job, largest job file that is planned, and largest that is imported, bytes. */
-const limits = { job: "512kb", plan: "5mb", bundle: 1_000_000_000 } as const;
+const limits = { job: "256kb", plan: "5mb", bundle: 1_000_000_000 } as const;
 
 /** A readable id from a title, with a tail of its own. */
 const jobId = (title: string): string =>
