@@ -5,7 +5,7 @@ import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
 import { FaceViewer, saveText, useBoardView } from "../../bench/index.ts";
 import { boardKey, boardSourceAddress, getJson, getText, HighlightProvider } from "../../data/index.ts";
-import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, Tabs, Title } from "../../ui/index.ts";
+import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, SubHeading, Tabs, Title } from "../../ui/index.ts";
 import { BoardFacts } from "./board-facts.tsx";
 import { BoardPanel } from "./board-panel.tsx";
 import { BoardMemory, BoardProcedures } from "./board-procedures.tsx";
@@ -56,6 +56,17 @@ function Tools({ board }: { board: BoardProfile }) {
   );
 }
 
+/** The jobs made on a board, and its revisions, of which those no job was made with may go. */
+function RestsOnIt({ board }: { board: BoardProfile }) {
+  return (
+    <>
+      <BoardJobs board={board} />
+      <SubHeading style={{ marginTop: 24 }}>Revisions</SubHeading>
+      <BoardRevisions board={board} />
+    </>
+  );
+}
+
 function BoardView({ board }: { board: BoardProfile }) {
   const [moment, setMoment] = useState<Moment>("powered");
   const view = useBoardView(board, moment);
@@ -90,8 +101,7 @@ function BoardView({ board }: { board: BoardProfile }) {
             { id: "menus", title: "Menus", content: <BoardPanel board={board} /> },
             { id: "procedures", title: "Procedures", content: <BoardProcedures board={board} /> },
             { id: "memory", title: "Memory and codes", content: <BoardMemory board={board} /> },
-            { id: "jobs", title: "Jobs", content: <BoardJobs board={board} /> },
-            { id: "revisions", title: "Revisions", content: <BoardRevisions board={board} /> },
+            { id: "jobs", title: "Jobs", content: <RestsOnIt board={board} /> },
           ]}
         />
       </Beside>

@@ -202,9 +202,9 @@ describe("revisions", () => {
       { revision: 2, origin: "own" },
       { revision: 1, origin: "shipped" },
     ];
-    const sent = serve({ [key]: duet, [`${key}/revisions`]: { revisions } });
+    const sent = serve({ [key]: duet, [`${key}/revisions`]: { revisions }, [`${key}/jobs`]: { jobs: [] } });
     show(`/boards/${duet.id}`);
-    fireEvent.click(await screen.findByRole("tab", { name: "Revisions" }));
+    fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
     await screen.findByText("Revision 1, came with the program");
     expect(screen.getAllByRole("button", { name: /^Remove/ })).toHaveLength(1);
     fireEvent.click(screen.getByRole("button", { name: "Remove revision 2" }));

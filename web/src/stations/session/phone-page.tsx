@@ -47,6 +47,12 @@ const Fingerprint = styled.code`
   font-size: ${size.lead};
 `;
 
+const Command = styled.pre`
+  margin: ${space.s} 0;
+  white-space: pre-wrap;
+  font-family: ${font.mono};
+`;
+
 const asImage = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`;
 
 function Addresses({ addresses }: { addresses: readonly string[] }) {
@@ -94,9 +100,7 @@ function HowTo({ where }: { where: Whereabouts }) {
       <Notice tone="note" title="Only this machine reaches it now">
         Anvilcloud was started for this machine alone. Start it for the network as well, with a passphrase of
         four or five words:
-        <pre style={{ whiteSpace: "pre-wrap" }}>
-          HOST=0.0.0.0 PASSPHRASE=&quot;four or five words&quot; npm run demo
-        </pre>
+        <Command>HOST=0.0.0.0 PASSPHRASE=&quot;four or five words&quot; npm run demo</Command>
         It then speaks over an encrypted line, and this page shows what to scan.
       </Notice>
     );
