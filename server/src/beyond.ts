@@ -33,7 +33,8 @@ export async function beyondThisMachine({ host, port, beyond, say, ...parts }: P
   let ports = { app: port, trust: beyond.trustPort };
   const at = () => (anyAddress.has(host) ? ownAddresses() : [host]);
   const addresses = () => {
-    const named = identity.authority === undefined ? identity.names : at();
+    const given = identity.names.filter((name) => !name.startsWith("*"));
+    const named = identity.authority === undefined && given.length ? given : at();
     return named.map((name) => `https://${inUrl(name)}:${ports.app}`);
   };
   const trust = () => {

@@ -1,6 +1,5 @@
 import { createHash, X509Certificate } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { isIP } from "node:net";
 import { join } from "node:path";
 import { createSecureContext } from "node:tls";
 import { CannotStart } from "../cannot-start.ts";
@@ -55,7 +54,7 @@ export async function ownIdentity(folder: string, now: Date): Promise<TlsIdentit
 /** Names that a certificate holds for. */
 function namesOf(certificate: X509Certificate): string[] {
   const found = certificate.subjectAltName?.matchAll(/(?:DNS|IP Address):([^,\s"]+)/g) ?? [];
-  return [...found].map(([, name = ""]) => name).filter((name) => isIP(name) || !name.includes("*"));
+  return [...found].map(([, name = ""]) => name);
 }
 
 /** A certificate and key that were given as files. Throws CannotStart that says what is wrong with them. */

@@ -2,7 +2,7 @@ import { mkdirSync } from "node:fs";
 import { dirname } from "node:path";
 import createKnex, { type Knex } from "knex";
 import { migrate } from "./migrate.ts";
-import { whenFree } from "./write.ts";
+import { whenFree, write } from "./write.ts";
 
 /** The part of the SQLite driver that is used here. */
 interface Connection {
@@ -77,6 +77,8 @@ export async function openDatabase(file: string): Promise<Knex> {
   try {
     await whenFree(() => checkWhole(knex));
     await migrate(knex);
+    // A file that may only be read shows itself with the first write: better now than under someone's hands.
+    await write(knex, (trx) => trx("knex_migrations").update({ batch: 1 }));
     return knex;
   } catch (error) {
     await knex.destroy();

@@ -72,6 +72,18 @@ describe("a request that names another server", () => {
     },
   );
 
+  test("beyond this machine the address it arrived at is this one, and the names of the certificate, stars and all", async () => {
+    const beyond = () => ({ addresses: [], trust: null });
+    const other = await serve({}, { beyond, hosts: ["bench.firm", "*.yard.firm"] });
+    const asked = async (host: string) =>
+      (await request(other.app).get("/api/health").set("Host", host)).status;
+    for (const host of ["127.0.0.1", "bench.firm:4170", "north.yard.firm"])
+      expect([host, await asked(host)]).toEqual([host, 200]);
+    for (const host of ["10.0.0.7", "localhost", "yard.firm", "a.b.yard.firm", "*.yard.firm.evil.example"])
+      expect([host, await asked(host)]).toEqual([host, 421]);
+    await other.knex.destroy();
+  });
+
   test("names are compared as a browser writes them", () => {
     expect(hostName("LocalHost:80")).toBe("localhost");
     expect(hostName("[0:0:0:0:0:0:0:1]:80")).toBe("[::1]");

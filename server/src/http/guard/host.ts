@@ -21,14 +21,15 @@ function arrivedAt(request: Request): string | undefined {
 }
 
 /**
- * Answers only where a request names this server: by one of its names, or, where it may be reached from outside, by the
- * address it arrived at. A page that has its own name lead here reads and changes nothing that way.
+ * Answers only where a request names this server: by one of its names, of which the first part may be a star, or, where
+ * it may be reached from outside, by the address it arrived at. A page that has its own name lead here reads and changes nothing that way.
  */
 export function onlyHosts(names: readonly string[], alsoByAddress: boolean): RequestHandler {
   const known = new Set(names.map((name) => hostName(name) ?? name));
   return (request, _response, next) => {
     const name = hostName(request.headers.host);
-    if (name !== undefined && (known.has(name) || (alsoByAddress && name === arrivedAt(request))))
+    const isKnown = (each: string) => known.has(each) || known.has(each.replace(/^[^.]+/, "*"));
+    if (name !== undefined && (isKnown(name) || (alsoByAddress && name === arrivedAt(request))))
       return next();
     throw new HttpProblem(
       421,
