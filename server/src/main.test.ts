@@ -57,3 +57,19 @@ test("a server killed in the middle of saves loses none that it acknowledged, an
   second.process.kill("SIGTERM");
   expect(await ended(second.process)).toBe(0);
 }, 60_000);
+
+test("a server that is asked to stop in the middle of planning stops at once, and tells whoever waits to come back", async () => {
+  const { process: child, address } = await start(join(freshFolder(), "stopped.db"));
+  const bundle = await (await fetch(`${address}/api/jobs/netloft/bundle`)).text();
+  const headers = { "Content-Type": "application/json" };
+  const plans = Array.from({ length: 12 }, () =>
+    fetch(`${address}/api/plan`, { method: "POST", headers, body: bundle }).then(({ status }) => status),
+  );
+  // One is planned: the others are under way or wait.
+  await Promise.race(plans);
+  const over = ended(child);
+  child.kill("SIGTERM");
+  expect(await over).toBe(0);
+  const statuses = await Promise.all(plans);
+  expect(new Set(statuses)).toEqual(new Set([200, 503]));
+}, 60_000);
