@@ -72,7 +72,7 @@ export async function benchApiRead(): Promise<void> {
   const logger = pino({ level: "silent" });
   const work = createWork();
   const now = () => "2026-11-24T00:00:00.000Z";
-  const places = { database, incoming: join(folder, "incoming"), web: root, hosts: loopbackNames };
+  const places = { database, incoming: join(folder, "arriving"), web: root, hosts: loopbackNames };
   const app = createApp({ knex, work, logger, now, ...places });
   const ours = await readAll(app, (n) => `/api/jobs/job-${(n * 31) % jobs}`);
   const bare = await readAll(bareApp(knex), (n) => `/row/job-${(n * 31) % jobs}`);

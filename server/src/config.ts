@@ -71,7 +71,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host,
     port,
     database,
-    incoming: join(dirname(database), "incoming"),
+    incoming: `${database}.incoming`,
     web: join(root, "web/dist"),
     shipped: root,
     demo: env.DEMO === "1",

@@ -1,12 +1,13 @@
 import { createServer } from "node:http";
-import { pino } from "pino";
 import { CannotStart } from "./cannot-start.ts";
 import { readConfig, type Config } from "./config.ts";
 import { openDatabase } from "./db/open.ts";
 import { startFault } from "./db/start-fault.ts";
 import { createApp } from "./http/app.ts";
 import { loopbackNames } from "./http/guard/host.ts";
+import { clearSpool } from "./http/spool.ts";
 import { listen } from "./listen.ts";
+import { createLogger } from "./logger.ts";
 import { loadDemo } from "./seed/demo.ts";
 import { loadShipped } from "./seed/shipped.ts";
 import { stopOnSignal } from "./stop.ts";
@@ -14,12 +15,13 @@ import { createWork } from "./work/pool.ts";
 
 async function serve(config: Config): Promise<void> {
   const { host, port, database, incoming, web, beyond } = config;
-  const logger = pino({ level: config.logLevel });
+  const logger = createLogger(config.logLevel);
   const knex = await openDatabase(database);
   await loadShipped(knex, config.shipped);
   const loaded = config.demo ? await loadDemo(knex, config.shipped) : 0;
   if (loaded) logger.info({ jobs: loaded }, "demo jobs loaded");
 
+  await clearSpool(incoming);
   const work = createWork();
   const parts = { knex, work, database, incoming, logger, web, now: () => new Date().toISOString() };
   const say = (line: string) => process.stdout.write(`${line}\n`);

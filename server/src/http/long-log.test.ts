@@ -1,11 +1,13 @@
 import { connect } from "node:net";
-import { existsSync, readdirSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { randomUUID } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
 import { pinNode, terminalNode, type JobBundle, type LogEntry, type LogPage } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
 import { readLog, serve } from "../testing/serve.ts";
+import { clearSpool } from "./spool.ts";
 
 let app: Express;
 let knex: Knex;
@@ -161,7 +163,7 @@ describe("a job file", () => {
   });
 
   test("leaves no file behind, whether it was taken, refused or broken off", async () => {
-    const incoming = join(dirname(file), "incoming");
+    const incoming = `${file}.incoming`;
     const server = app.listen(0, "127.0.0.1");
     await new Promise((up) => server.once("listening", up));
     const { port } = server.address() as { port: number };
@@ -177,6 +179,13 @@ describe("a job file", () => {
     await new Promise((closed) => server.close(closed));
     await send({}).expect(422);
     expect(existsSync(incoming) ? readdirSync(incoming) : []).toEqual([]);
+    // What a kill left is taken away at the next start, and nobody's file with it.
+    mkdirSync(incoming, { recursive: true });
+    writeFileSync(join(incoming, `${randomUUID()}.job`), "{");
+    writeFileSync(join(incoming, "mine.json"), "{}");
+    await clearSpool(incoming);
+    expect(readdirSync(incoming)).toEqual(["mine.json"]);
+    await clearSpool(join(incoming, "nowhere"));
     const far = request(app)
       .post("/api/bundles")
       .type("application/json")

@@ -3,6 +3,7 @@ import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
 import { hashPassphrase } from "../access/passphrase.ts";
+import { createLogger } from "../logger.ts";
 import { setPassphraseHash } from "../store/access.ts";
 import { serve } from "../testing/serve.ts";
 import { routes, type Route } from "@anvilcloud/core";
@@ -94,6 +95,21 @@ describe("beyond this machine", () => {
     expect(bytes.includes(passphrase)).toBe(false);
     expect(bytes.includes(token)).toBe(false);
   });
+});
+
+test("neither passphrase nor token stands in the log of the server", async () => {
+  const lines: string[] = [];
+  const logger = createLogger("info", { write: (line) => void lines.push(line) });
+  const beyond = () => ({ addresses: [], trust: null });
+  const logged = await serve({}, { beyond, logger });
+  await setPassphraseHash(logged.knex, hash);
+  const answer = await request(logged.app).post("/api/session").send({ passphrase }).expect(204);
+  const token = tokenOf(answer).split("=")[1]!;
+  await request(logged.app).get("/api/jobs").set("Cookie", tokenOf(answer)).expect(200);
+  expect(lines.join("")).toContain("/api/jobs");
+  expect(lines.join("")).not.toContain(token);
+  expect(lines.join("")).not.toContain(passphrase);
+  await logged.knex.destroy();
 });
 
 test("on this machine nobody is asked", async () => {

@@ -35,6 +35,8 @@ function limited(most: number, key?: () => string): RequestHandler {
     skipSuccessfulRequests: true,
     standardHeaders: false,
     legacyHeaders: false,
+    // No proxy is trusted, so what a header claims of one is nobody's concern.
+    validate: false,
     ...(key ? { keyGenerator: key } : {}),
     handler: () => {
       throw new HttpProblem(

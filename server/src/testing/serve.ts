@@ -1,5 +1,5 @@
 import { copyFileSync } from "node:fs";
-import { dirname, join, resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { LogEntry } from "@anvilcloud/core";
 import type { Express } from "express";
@@ -57,7 +57,7 @@ export const partsOn = ({ knex, file }: { knex: Knex; file: string }): AppParts 
   knex,
   work: inlineWork,
   database: file,
-  incoming: join(dirname(file), "incoming"),
+  incoming: `${file}.incoming`,
   hosts: loopbackNames,
   logger: pino({ level: "silent" }),
   web: join(root, "web/dist"),
