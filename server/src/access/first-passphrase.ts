@@ -10,7 +10,12 @@ export interface Terminal {
   output: NodeJS.WriteStream;
 }
 
-const ask = (prompt: string, { input, output }: Terminal) => read({ prompt, silent: true, input, output });
+/** Asks without showing what is typed, the end of the line included. */
+async function ask(prompt: string, { input, output }: Terminal): Promise<string> {
+  const typed = await read({ prompt, silent: true, input, output });
+  output.write("\n");
+  return typed;
+}
 
 /** Asks for a new passphrase until one is given that will do, twice alike. */
 async function askNew(terminal: Terminal): Promise<string> {

@@ -7,7 +7,8 @@ import { createApp } from "../http/app.ts";
 import { NotJson } from "./json.ts";
 import { Overloaded } from "./overloaded.ts";
 import { createWork, usualLanes, type Work } from "./pool.ts";
-import { readFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
+import { insertJob } from "../store/jobs.ts";
 
 let knex: Knex;
 let bundle: JobBundle;
@@ -97,6 +98,44 @@ describe("worker threads", () => {
     await work.close();
     await ends;
     await expect(work.run("plan", text)).rejects.toThrow(/The server is stopping/);
+  });
+
+  test("given up in the middle of an import leave nothing of it, and the database free", async () => {
+    const { file, knex: own } = await filledDatabase();
+    const log = Array.from({ length: 30_000 }, (_, at) => ({
+      id: `n${at}`,
+      at: "2026-11-24T09:00:00.000Z",
+      by: "",
+      kind: "note",
+      text: "dry",
+    }));
+    const arrived = `${file}.job`;
+    writeFileSync(arrived, JSON.stringify({ ...bundle, log }));
+    work = createWork();
+    for (const after of [50, 400, 900, 1_400]) {
+      const gone = new AbortController();
+      const imported = work.run(
+        "importJob",
+        { file: arrived, database: file, now: "2026-11-24T10:00:00.000Z" },
+        gone.signal,
+      );
+      const over = imported.then(
+        () => "imported",
+        (error: Error) => error.name,
+      );
+      await new Promise((some) => setTimeout(some, after));
+      gone.abort();
+      if ((await over) === "imported") break;
+      expect(await own("jobs").select("id")).toEqual([]);
+      expect(await own("log").count({ n: "*" }).first()).toEqual({ n: 0 });
+      await insertJob(
+        own,
+        { ...bundle, job: { ...bundle.job, id: `free-${after}` }, log: [] },
+        "2026-11-24T10:00:00.000Z",
+      );
+      await own("jobs").delete();
+    }
+    await own.destroy();
   });
 
   test("that need too much memory end alone", async () => {
