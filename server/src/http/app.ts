@@ -37,7 +37,7 @@ export function createApp({ logger, web, hosts, beyond, ...parts }: AppParts): E
   app.set("etag", false);
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => request.url === "/api/health" } }));
   app.use(safeHeaders);
-  app.use(onlyHosts(hosts, beyond !== undefined));
+  app.use(onlyHosts(hosts));
 
   app.use("/api", onlyOwnPages, (_request, response, next) => {
     response.set("Cache-Control", "no-store");

@@ -60,16 +60,22 @@ const niceness = 10;
 /** Threads that have nothing to do end after so long, ms. */
 const idleMs = 60_000;
 
+/** What a thread runs, and how Node is told to. */
+interface WorkerFile {
+  filename: string;
+  execArgv: string[];
+}
+
 /** The worker as it was built, or as it was written where nothing is built. */
-function workerFile(): { filename: string; execArgv: string[] } {
+function workerFile(): WorkerFile {
   const built = fileURLToPath(new URL("./worker.js", import.meta.url));
   if (existsSync(built)) return { filename: built, execArgv: [] };
   return { filename: fileURLToPath(new URL("./worker.ts", import.meta.url)), execArgv: ["--import", "tsx"] };
 }
 
-function threadsOf({ threads, waiting, memoryMb }: Lane): Piscina<Order, Outcome> {
+function threadsOf({ threads, waiting, memoryMb }: Lane, worker: WorkerFile): Piscina<Order, Outcome> {
   const pool = new Piscina<Order, Outcome>({
-    ...workerFile(),
+    ...worker,
     minThreads: 0,
     maxThreads: threads,
     maxQueue: waiting,
@@ -83,12 +89,12 @@ function threadsOf({ threads, waiting, memoryMb }: Lane): Piscina<Order, Outcome
 }
 
 /** Worker threads for the tasks, a few for each kind of work, none until there is work. */
-export function createWork(lanes: Record<LaneName, Lane> = usualLanes): Work {
+export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = workerFile()): Work {
   const pools = new Map<string, Piscina<Order, Outcome>>();
   let closed = false;
 
   const poolOf = (name: LaneName) => {
-    const pool = pools.get(name) ?? threadsOf(lanes[name]);
+    const pool = pools.get(name) ?? threadsOf(lanes[name], worker);
     pools.set(name, pool);
     return pool;
   };

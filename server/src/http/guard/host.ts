@@ -21,16 +21,15 @@ function arrivedAt(request: Request): string | undefined {
 }
 
 /**
- * Answers only where a request names this server: by one of its names, of which the first part may be a star, or, where
- * it may be reached from outside, by the address it arrived at. A page that has its own name lead here reads and changes nothing that way.
+ * Answers only where a request names this server: by one of its names, of which the first part may be a star, or by the
+ * address it arrived at. A page that has its own name lead here reads and changes nothing that way.
  */
-export function onlyHosts(names: readonly string[], alsoByAddress: boolean): RequestHandler {
+export function onlyHosts(names: readonly string[]): RequestHandler {
   const known = new Set(names.map((name) => hostName(name) ?? name));
   return (request, _response, next) => {
     const name = hostName(request.headers.host);
     const isKnown = (each: string) => known.has(each) || known.has(each.replace(/^[^.]+/, "*"));
-    if (name !== undefined && (isKnown(name) || (alsoByAddress && name === arrivedAt(request))))
-      return next();
+    if (name !== undefined && (isKnown(name) || name === arrivedAt(request))) return next();
     throw new HttpProblem(
       421,
       "Not this server",
