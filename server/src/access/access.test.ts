@@ -160,6 +160,11 @@ describe("a certificate made here (judged by the TLS of Node, which is OpenSSL's
       expect(existsSync(join(folder, name))).toBe(true);
       expect(statSync(join(folder, name)).mode & 0o077).toBe(0);
     }
+    // Another name may be vouched for only by another authority; another private address by the same.
+    const named = join(freshFolder(), "tls");
+    const before = await ownIdentity(named, now, ["benchbox", "10.0.0.7"]);
+    expect((await ownIdentity(named, now, ["benchbox", "10.0.0.8"])).authority).toBe(before.authority);
+    expect((await ownIdentity(named, now, ["otherbox", "10.0.0.8"])).authority).not.toBe(before.authority);
     const muchLater = await ownIdentity(folder, new Date(now.getTime() + 3_400 * 86_400_000));
     expect(muchLater.authority).not.toBe(first.authority);
     expect(inLines(fingerprint(first.authority!))).toMatch(/^(?:(?:[0-9A-F]{4} ){3}[0-9A-F]{4}\n?){4}$/);

@@ -42,8 +42,11 @@ async function authorityIn(folder: string, names: readonly string[], now: Date):
  * A certificate made here: for the names and addresses the machine has now, signed by an authority that is made once and
  * kept in this folder, so that a phone has to be told only once.
  */
-export async function ownIdentity(folder: string, now: Date): Promise<TlsIdentity> {
-  const names = [...ownNames(), "localhost", ...ownAddresses(), "127.0.0.1", "::1"];
+export async function ownIdentity(
+  folder: string,
+  now: Date,
+  names = [...ownNames(), "localhost", ...ownAddresses(), "127.0.0.1", "::1"],
+): Promise<TlsIdentity> {
   const authority = await authorityIn(folder, names, now);
   const server = await makeServerIdentity(authority, names, now);
   // Sent with its authority, so that a browser can show where it comes from.

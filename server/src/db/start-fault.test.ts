@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { copyFileSync, mkdirSync, readFileSync, truncateSync, writeFileSync } from "node:fs";
+import { chmodSync, copyFileSync, mkdirSync, readFileSync, truncateSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import Database from "better-sqlite3";
 import { freshFolder } from "../testing/folders.ts";
@@ -79,6 +79,19 @@ describe("a start on a database that cannot be used", () => {
   test("a folder in its place, and a file where its folder should be", async () => {
     expect(await said(dirname(file))).toMatch(/found none that this user may read and write/);
     expect(await said(join(file, "deeper.db"))).toMatch(/found none that this user may read and write/);
+  });
+
+  test("one that this user may only read, though the folder is theirs", async () => {
+    chmodSync(dirname(file), 0o777);
+    chmodSync(file, 0o444);
+    // Whoever may do everything is nobody for as long.
+    const isRoot = process.getuid?.() === 0;
+    if (isRoot) process.seteuid!(65_534);
+    try {
+      expect(await said()).toMatch(/found a file or a disk that is read-only/);
+    } finally {
+      if (isRoot) process.seteuid!(0);
+    }
   });
 
   test("what SQLite says of a file it may only read means that", () => {

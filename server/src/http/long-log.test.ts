@@ -7,6 +7,7 @@ import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
 import { readLog, serve } from "../testing/serve.ts";
+import { logPages } from "../store/log.ts";
 import { clearSpool } from "./spool.ts";
 
 let app: Express;
@@ -61,6 +62,16 @@ describe("a long log", () => {
     const read = await pages("wordy");
     for (const page of read) expect(JSON.stringify(page).length).toBeLessThan(520_000);
     expect(read.flatMap(({ log }) => log)).toEqual(sent.log);
+  });
+
+  test("goes out as it stood when it was asked for, whatever is added meanwhile", async () => {
+    const sent = long("growing", 600);
+    await send(sent).expect(201);
+    const parts = logPages(knex, "growing");
+    const out = [...(await parts.next()).value!];
+    await request(app).post("/api/jobs/growing/log").send(note(9_999)).expect(201);
+    for await (const part of parts) out.push(...part);
+    expect(out).toEqual(sent.log);
   });
 
   test("is told to the end by where it was read to; nonsense is refused", async () => {
@@ -136,6 +147,8 @@ describe("a job file", () => {
       "[".repeat(5_000),
     ])
       expect([400, 422]).toContain((await raw(bad)).status);
+    const deep = `${"[".repeat(200)}${"]".repeat(200)}`;
+    expect((await raw(`{"log":[${deep}]}`).expect(400)).body.title).toBe("Not JSON");
     expect((await raw(text.replace("{", '{"__proto__":{"a":1},')).expect(422)).body.detail).toContain(
       "__proto__",
     );
@@ -167,15 +180,17 @@ describe("a job file", () => {
     const server = app.listen(0, "127.0.0.1");
     await new Promise((up) => server.once("listening", up));
     const { port } = server.address() as { port: number };
-    await new Promise<void>((gone) => {
-      const socket = connect(port, "127.0.0.1", () => {
-        socket.write(
-          "POST /api/bundles HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{",
-          () => setTimeout(() => socket.destroy(), 100),
-        );
-      });
-      socket.on("close", () => setTimeout(gone, 200));
-    });
+    const part =
+      "POST /api/bundles HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{";
+    const sockets = Array.from({ length: 4 }, () => connect(port, "127.0.0.1").on("error", () => undefined));
+    for (const socket of sockets) socket.write(part);
+    while (!existsSync(incoming) || readdirSync(incoming).length < 4)
+      await new Promise((some) => setTimeout(some, 20));
+    // No more than four arrive at once: each may take a gigabyte.
+    const fifth = await send({}).expect(503);
+    expect(fifth.headers["retry-after"]).toBe("30");
+    for (const socket of sockets) socket.destroy();
+    while (readdirSync(incoming).length) await new Promise((some) => setTimeout(some, 20));
     await new Promise((closed) => server.close(closed));
     await send({}).expect(422);
     expect(existsSync(incoming) ? readdirSync(incoming) : []).toEqual([]);

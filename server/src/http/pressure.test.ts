@@ -45,10 +45,23 @@ describe("a database that another program holds", () => {
     const other = new Database(file);
     other.exec("BEGIN IMMEDIATE");
     const waited = add("n1").then((answer) => answer);
-    await request(app).get("/api/health");
+    await new Promise((some) => setTimeout(some, 200));
     other.exec("COMMIT");
     other.close();
     expect((await waited).status).toBe(201);
+  });
+
+  test("a transaction that could not be ended is given up by the next, with all that stood in it", async () => {
+    const client = knex.client as {
+      acquireConnection(): Promise<Database.Database>;
+      releaseConnection(c: unknown): Promise<void>;
+    };
+    const connection = await client.acquireConnection();
+    connection.exec("BEGIN; UPDATE jobs SET title = 'half done'");
+    await client.releaseConnection(connection);
+    await add("n1").expect(201);
+    const { body } = await request(app).get("/api/jobs");
+    expect(JSON.stringify(body)).not.toContain("half done");
   });
 
   test("a write takes it at once: what it read cannot be changed by another before it writes", async () => {

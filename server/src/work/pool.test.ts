@@ -162,6 +162,14 @@ describe("worker threads", () => {
     await own.destroy();
   });
 
+  test("that fall before they begin keep nobody waiting, nor end the server", async () => {
+    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 6 } }, built);
+    await expect(work.run("plan", text)).rejects.toThrow(/found no thread to work in/);
+    expect(
+      (await work.run("board", readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8"))).id,
+    ).toBe("quillmarsh-duet");
+  });
+
   test("that need too much memory end alone", async () => {
     work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 70 } }, built);
     const many = {

@@ -73,7 +73,14 @@ function workerFile(): WorkerFile {
   return { filename: fileURLToPath(new URL("./worker.ts", import.meta.url)), execArgv: ["--import", "tsx"] };
 }
 
-function threadsOf({ threads, waiting, memoryMb }: Lane, worker: WorkerFile): Piscina<Order, Outcome> {
+/** Threads of a lane, and what gives up each task that has not begun yet. */
+interface Threads {
+  pool: Piscina<Order, Outcome>;
+  notBegun: Set<() => void>;
+}
+
+function threadsOf({ threads, waiting, memoryMb }: Lane, worker: WorkerFile): Threads {
+  const notBegun = new Set<() => void>();
   const pool = new Piscina<Order, Outcome>({
     ...worker,
     minThreads: 0,
@@ -83,20 +90,22 @@ function threadsOf({ threads, waiting, memoryMb }: Lane, worker: WorkerFile): Pi
     niceIncrement: niceness,
     resourceLimits: { maxOldGenerationSizeMb: memoryMb },
   });
-  // A thread that ends between two tasks harms none, and is made anew; unheard it would end the server.
-  pool.on("error", () => undefined);
-  return pool;
+  // A thread that fell before its task began would have it wait for ever; unheard, its fall would end the server.
+  pool.on("error", () => {
+    for (const giveUp of notBegun) giveUp();
+  });
+  return { pool, notBegun };
 }
 
 /** Worker threads for the tasks, a few for each kind of work, none until there is work. */
 export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = workerFile()): Work {
-  const pools = new Map<string, Piscina<Order, Outcome>>();
+  const pools = new Map<string, Threads>();
   let closed = false;
 
   const poolOf = (name: LaneName) => {
-    const pool = pools.get(name) ?? threadsOf(lanes[name], worker);
-    pools.set(name, pool);
-    return pool;
+    const threads = pools.get(name) ?? threadsOf(lanes[name], worker);
+    pools.set(name, threads);
+    return threads;
   };
 
   return {
@@ -104,15 +113,20 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
       const lane = lanes[laneOf[name]];
       const busy = (why: string) => new Overloaded(why, lane.retryAfterS);
       if (closed) throw busy("The server is stopping. Nothing was saved; try again in a moment.");
-      const pool = poolOf(laneOf[name]);
+      const { pool, notBegun } = poolOf(laneOf[name]);
       if (pool.queueSize >= lane.waiting)
         throw busy("The server has too much to do just now. Nothing was saved; try again in a moment.");
-      const late = new AbortController();
+      const [late, fallen] = [new AbortController(), new AbortController()];
+      const giveUp = () => fallen.abort();
+      notBegun.add(giveUp);
       const { port1: told, port2: begun } = new MessageChannel();
       let clock: NodeJS.Timeout | undefined;
-      told.once("message", () => (clock = setTimeout(() => late.abort(), lane.mostMs)));
+      told.once("message", () => {
+        notBegun.delete(giveUp);
+        clock = setTimeout(() => late.abort(), lane.mostMs);
+      });
       try {
-        const signal = gone ? AbortSignal.any([late.signal, gone]) : late.signal;
+        const signal = AbortSignal.any([late.signal, fallen.signal, ...(gone ? [gone] : [])]);
         const outcome = await pool.run({ name, input, begun }, { transferList: [begun], signal });
         if ("refusal" in outcome) throw errorOf(outcome.refusal);
         return outcome.result as never;
@@ -120,6 +134,8 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
         const seconds = lane.mostMs / 1_000;
         if (late.signal.aborted)
           throw busy(`This took more than ${seconds} s and was given up. Nothing was saved.`);
+        if (fallen.signal.aborted)
+          throw busy("The server found no thread to work in. Nothing was saved; try again in a moment.");
         if ((error as Error).message === "Terminating worker thread")
           throw busy("The server is stopping. Nothing was saved; try again in a moment.");
         if ((error as { code?: string }).code === "ERR_WORKER_OUT_OF_MEMORY")
@@ -128,13 +144,14 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
           );
         throw error;
       } finally {
+        notBegun.delete(giveUp);
         clearTimeout(clock);
         told.close();
       }
     },
     async close() {
       closed = true;
-      await Promise.all([...pools.values()].map((pool) => pool.destroy()));
+      await Promise.all([...pools.values()].map(({ pool }) => pool.destroy()));
     },
   };
 }
