@@ -97,6 +97,7 @@ describe("problems", () => {
     const read = (text: string) => inspectYaml(text, "x.yaml", { schema: z.unknown() }).problems;
     expect(read("a: 1\nb: 2\na: 3")).toMatchObject([{ found: '"a"', line: 3, column: 1 }]);
     expect(read("rows:\n  - { a: 1, a: 2 }")).toMatchObject([{ line: 2, column: 13 }]);
+    expect(read('1: a\n"1": b')).toMatchObject([{ found: '"1"', line: 2 }]);
     expect(read("a: { b: 1 }\nb: { a: 1, b: 2 }")).toEqual([]);
     expect(read("x: &x { a: 1 }\ny: &y { b: 1 }\nz: { <<: *x, <<: *y }")).toEqual([]);
     const keys = Array.from({ length: 60_000 }, (_, at) => `k${at}: 1`).join("\n");

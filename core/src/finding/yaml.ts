@@ -57,14 +57,17 @@ function repeatedKey(document: Document): Scalar | undefined {
   let repeated: Scalar | undefined;
   visit(document, {
     Map(_, { items }) {
-      const seen = new Set<unknown>();
+      const seen = new Set<string>();
       for (const { key } of items) {
-        if (!isScalar(key) || key.value === "<<") continue;
-        if (seen.has(key.value)) {
+        // A merge may stand more than once; the parser makes its key a symbol.
+        if (!isScalar(key) || typeof key.value === "symbol") continue;
+        // Read as data, the number 1 and the text "1" are one key.
+        const name = String(key.value);
+        if (seen.has(name)) {
           repeated = key;
           return visit.BREAK;
         }
-        seen.add(key.value);
+        seen.add(name);
       }
       return undefined;
     },

@@ -1,13 +1,17 @@
 import { ProblemsError } from "../finding/index.ts";
+import { pinNode, terminalNode } from "../node/index.ts";
 import { answered, demoBundle, duet } from "../testing/shipped.ts";
 import {
+  checkLog,
   jobFormat,
   draftInstance,
   draftJob,
   leavesLike,
+  logReader,
   parseBundle,
   withSurvey,
   type JobBundle,
+  type LogEntry,
 } from "./index.ts";
 import { planJob } from "../plan/index.ts";
 
@@ -180,5 +184,44 @@ describe("a job's bundle", () => {
 
   test.each(cases)("%s is refused with its place", (_name, change, message) => {
     expect(refusal(change)).toMatch(message);
+  });
+});
+
+describe("a log read entry by entry", () => {
+  const entry = { at: "2026-11-24T09:00:00.000Z", by: "" } as const;
+  const wired = (id: string): LogEntry => ({
+    ...entry,
+    id,
+    kind: "wired",
+    moves: [{ pin: pinNode("stop", "a"), to: terminalNode("ZZ9") }],
+  });
+  const { board, job } = demoBundle("netloft");
+  const taken: LogEntry = { ...entry, id: "t1", kind: "board-taken", from: job.board, to: job.board };
+
+  test("holds against the board only what came after the job took its revision", () => {
+    const log = [wired("w1"), taken, wired("w2")];
+    const told = checkLog(log, board, "bundle").map(({ path }) => path);
+    expect(told).toEqual(["log[2].moves[0].to"]);
+    const read = logReader(board, "bundle", 1);
+    expect(read(log[0])).toEqual(log[0]);
+    expect(read(log[1])).toEqual(log[1]);
+    expect(() => read(log[2])).toThrow(
+      /bundle: log\[2\]\.moves\[0\]\.to: expected a terminal of the board, found "ZZ9"/,
+    );
+  });
+
+  test("finds an id that stands twice, however far apart, and tells where an entry is none", () => {
+    const notes = Array.from({ length: 3_000 }, (_, at): LogEntry => ({
+      ...entry,
+      id: `n${at}`,
+      kind: "note",
+      text: "dry",
+    }));
+    const told = checkLog([...notes, notes[7]!], board, "bundle");
+    expect(told).toMatchObject([{ path: "log[3000].id", found: '"n7"' }]);
+    const read = logReader(board, "bundle");
+    read(notes[0]);
+    expect(() => read({ ...entry, id: "x" })).toThrow(/^bundle: log\[1\]\.kind: /);
+    expect(() => read("text")).toThrow(/^bundle: log\[2\]: expected/);
   });
 });

@@ -1,10 +1,11 @@
 import type { Job } from "@anvilcloud/core";
 import Database from "better-sqlite3";
-import type { Express } from "express";
+import express, { type Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
 import { readLog, serve } from "../testing/serve.ts";
 import { Overloaded } from "../work/overloaded.ts";
+import { healthRoutes } from "./health.ts";
 
 let app: Express;
 let knex: Knex;
@@ -72,6 +73,15 @@ describe("a database that another program holds", () => {
     });
     other.close();
   });
+});
+
+test.each([
+  ["SQLITE_BUSY", "in-use"],
+  ["SQLITE_IOERR_READ", "failing"],
+])("health answers whatever the database does: %s", async (code, database) => {
+  const broken = { raw: () => Promise.reject(Object.assign(new Error(code), { code })) };
+  const alone = express().use(healthRoutes(broken as unknown as Knex));
+  await request(alone).get("/health").expect(200, { status: "ok", database });
 });
 
 describe("a full disk", () => {
