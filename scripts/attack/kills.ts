@@ -1,6 +1,6 @@
 import type { Job, LogEntry } from "@anvilcloud/core";
 import { checkCopy } from "../../server/src/backup/check.ts";
-import { dice } from "../../server/src/testing/mutate.ts";
+import { dice } from "../../server/src/testing/mutate/index.ts";
 import { runServer } from "../../e2e/run-server.ts";
 
 /** The longest time for which saves go on before the next kill, ms. */

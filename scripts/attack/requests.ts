@@ -1,6 +1,6 @@
 import { parseBundle } from "@anvilcloud/core";
 import { checkCopy } from "../../server/src/backup/check.ts";
-import { dice, mutated, type Right } from "../../server/src/testing/mutate.ts";
+import { dice, mutated, type Right } from "../../server/src/testing/mutate/index.ts";
 import { send } from "../../server/src/testing/send.ts";
 import { runServer } from "../../e2e/run-server.ts";
 

@@ -2,7 +2,7 @@ import type { AddressInfo } from "node:net";
 import { parseBundle } from "@anvilcloud/core";
 import request from "supertest";
 import { serve } from "../testing/serve.ts";
-import { dice, mutated, type Right } from "../testing/mutate.ts";
+import { dice, mutated, type Right } from "../testing/mutate/index.ts";
 import { send } from "../testing/send.ts";
 
 /** A short form of what `npm run attack -- requests` does a hundred thousand times. */

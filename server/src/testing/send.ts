@@ -1,5 +1,5 @@
 import { Agent, request } from "node:http";
-import type { Sent } from "./mutate.ts";
+import type { Sent } from "./mutate/index.ts";
 
 /** What came back; status 0 where the connection was closed without an answer, as it is for what is no HTTP. */
 export interface Answer {
