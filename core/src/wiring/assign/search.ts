@@ -10,9 +10,13 @@ const mostNodes = 3_000;
 /** Costs are whole in the light word, so a bound may be lifted to the next whole number. */
 const lifted = ([grave, light]: Cost): Cost => [grave, Math.ceil(light - 1e-6)];
 
-/** True where an item is settled by trying its ways: its current competes for limits, or a way of it takes two slots. */
+/**
+ * True where an item is settled by trying its ways: its current competes for limits, be it that its only way takes a slot
+ * that another may take instead, or a way of it takes two slots.
+ */
 export const isTried = <T>({ milliamps, options }: Item<T>): boolean =>
-  (!!milliamps && options.length > 1) || options.some(({ also }) => also !== undefined);
+  (!!milliamps && (options.length > 1 || options.some(({ slot }) => slot !== undefined))) ||
+  options.some(({ also }) => also !== undefined);
 
 /** The order in which items are decided: the heaviest first. */
 function decisionOrder<T>(items: readonly Item<T>[]): number[] {

@@ -344,6 +344,31 @@ describe("the search itself", () => {
     expect(result.choices.filter((choice) => choice === "x")).toHaveLength(1);
   });
 
+  test("of several that have the same one way to go, the one that fits beside the others' current goes", () => {
+    const lamp = (milliamps: number): Item<string> => ({
+      options: [{ choice: "r", cost: free, slot: "r", limits: ["x"] }],
+      unplaced: [1_000, 0],
+      milliamps,
+    });
+    const fixed: Item<string> = {
+      options: [{ choice: "x", cost: free, limits: ["x"] }],
+      unplaced: [1_000, 0],
+      milliamps: 300,
+    };
+    const shared: Shared = { slots: { r: (nth) => [nth > 1 ? Infinity : 0, 0] }, limits: { x: 400 } };
+    for (const items of [
+      [lamp(530), lamp(70), fixed],
+      [fixed, lamp(70), lamp(530)],
+      [lamp(120), fixed, lamp(530), lamp(100)],
+    ]) {
+      const { cost, choices } = assign(items, shared);
+      expect(cost).toEqual(everyWay(items, shared));
+      const placed = items.filter((_, at) => choices[at] === "r").map(({ milliamps }) => milliamps);
+      expect(placed).toHaveLength(1);
+      expect(placed[0]).toBeLessThanOrEqual(100);
+    }
+  });
+
   test("a graver word outweighs any amount of a lesser one", () => {
     expect(compareCost([0, 1_000_000], [1, 0])).toBeLessThan(0);
     expect(compareCost([1, 0], [1, 0])).toBe(0);
