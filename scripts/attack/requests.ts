@@ -25,18 +25,19 @@ export async function attackByRequests(database: string, count: number, seed: nu
   let next = 0;
   const attacker = async () => {
     while (next < count) {
-      const sent = mutated(roll, right, next++);
+      const n = ++next;
+      const sent = mutated(roll, right, n);
       const { status, text } = await send(server.address, sent);
       seen.set(status, (seen.get(status) ?? 0) + 1);
       if (status >= 500)
         harm.push(`${status} for ${JSON.stringify(sent).slice(0, 600)}: ${text.slice(0, 300)}`);
-      if (next % often) continue;
+      if (n % often) continue;
       const alive = await fetch(`${server.address}/api/health`).then(
         (answer) => answer.ok,
         () => false,
       );
-      if (!alive) harm.push(`no health after ${next} requests`);
-      process.stdout.write(`${next} requests, ${harm.length} faults\n`);
+      if (!alive) harm.push(`no health after ${n} requests`);
+      process.stdout.write(`${n} requests, ${harm.length} faults\n`);
     }
   };
   await Promise.all(Array.from({ length: atOnce }, attacker));
