@@ -3,7 +3,7 @@ import { createServer } from "node:https";
 import { toString as qrText } from "qrcode";
 import { ensurePassphrase } from "./access/first-passphrase.ts";
 import { fingerprint, givenIdentity, inLines, ownIdentity } from "./access/identity.ts";
-import { inUrl, ownAddresses } from "./access/names.ts";
+import { inUrl, isLoopback, ownAddresses } from "./access/names.ts";
 import type { Beyond } from "./config.ts";
 import { createApp, type AppParts } from "./http/app.ts";
 import { trustPage } from "./http/trust-page.ts";
@@ -33,7 +33,7 @@ export async function beyondThisMachine({ host, port, beyond, say, ...parts }: P
   let ports = { app: port, trust: beyond.trustPort };
   const at = () => (anyAddress.has(host) ? ownAddresses() : [host]);
   const addresses = () => {
-    const given = identity.names.filter((name) => !name.startsWith("*"));
+    const given = identity.names.filter((name) => !name.startsWith("*") && !isLoopback(name));
     const named = identity.authority === undefined && given.length ? given : at();
     return named.map((name) => `https://${inUrl(name)}:${ports.app}`);
   };
