@@ -89,7 +89,9 @@ async function attack(page: Page, address: string, board: string): Promise<strin
       const script = Object.assign(document.createElement("script"), { src: `${address}/api/jobs` });
       const image = Object.assign(document.createElement("img"), { src: `${address}/mark.svg` });
       document.body.append(framed, script, image);
-      await new Promise((some) => setTimeout(some, 1_000));
+      const settled = (each: EventTarget) =>
+        new Promise((over) => ["load", "error"].forEach((event) => each.addEventListener(event, over)));
+      await Promise.all([framed, script, image].map(settled));
       if (framed.contentDocument?.body.textContent) read.push("frame");
       if (image.naturalWidth) read.push("image");
       return read;
@@ -109,6 +111,8 @@ for (const [what, host] of [
     const before = await stored(page, demo);
     await page.goto(`http://${host}:${foreign.port}/`);
     expect(await attack(page, demo, board)).toEqual([]);
+    // Forms and beacons are on their way by themselves.
+    await page.waitForLoadState("networkidle");
     expect(await stored(page, demo)).toEqual(before);
     await foreign.close();
   });

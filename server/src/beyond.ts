@@ -3,7 +3,7 @@ import { createServer } from "node:https";
 import { toString as qrText } from "qrcode";
 import { ensurePassphrase } from "./access/first-passphrase.ts";
 import { fingerprint, givenIdentity, inLines, ownIdentity } from "./access/identity.ts";
-import { inUrl, isLoopback, ownAddresses } from "./access/names.ts";
+import { inUrl, isLoopback, namesHere, ownAddresses } from "./access/names.ts";
 import type { Beyond } from "./config.ts";
 import { createApp, type AppParts } from "./http/app.ts";
 import { trustPage } from "./http/trust-page.ts";
@@ -22,13 +22,12 @@ const anyAddress = new Set(["0.0.0.0", "::"]);
 const terminal = () =>
   process.stdin.isTTY && process.stdout.isTTY ? { input: process.stdin, output: process.stdout } : undefined;
 
-/** Serves other machines: over TLS, to whoever gives the passphrase. Throws CannotStart
- * where either is wanting. */
+/** Serves other machines: over TLS, to whoever gives the passphrase. Throws CannotStart where either is wanting. */
 export async function beyondThisMachine({ host, port, beyond, say, ...parts }: Parts): Promise<Server[]> {
   await ensurePassphrase(parts.knex, beyond.passphrase, terminal());
   const identity = beyond.tls
     ? givenIdentity(beyond.tls.certificate, beyond.tls.key)
-    : await ownIdentity(beyond.made, new Date());
+    : await ownIdentity(beyond.made, new Date(), namesHere(anyAddress.has(host) ? [] : [host]));
 
   let ports = { app: port, trust: beyond.trustPort };
   const at = () => (anyAddress.has(host) ? ownAddresses() : [host]);
@@ -61,7 +60,7 @@ export async function beyondThisMachine({ host, port, beyond, say, ...parts }: P
       addresses: addresses(),
     })),
   );
-  ports = { ...ports, trust: await listen(told, beyond.trustPort, host) };
+  ports = { ...ports, trust: await listen(told, beyond.trustPort, host, "TRUST_PORT") };
   const { address, fingerprint: print } = trust()!;
   say(
     `A phone is told to trust it at ${address}; the certificate it then has must show this SHA-256:\n\n${inLines(print)}\n`,

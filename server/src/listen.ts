@@ -2,13 +2,13 @@ import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { CannotStart } from "./cannot-start.ts";
 
-/** Has a server listen; gives the port, which the system chooses for 0. Throws CannotStart. */
-export function listen(server: Server, port: number, host: string): Promise<number> {
+/** Has a server listen; gives the port, which the system chooses for 0. Throws CannotStart that says by which `name` to choose another. */
+export function listen(server: Server, port: number, host: string, name = "PORT"): Promise<number> {
   return new Promise((resolve, reject) => {
     server.once("error", (error: NodeJS.ErrnoException) => {
       const why =
         error.code === "EADDRINUSE"
-          ? `Port ${port} on ${host} is taken. Stop what uses it, or choose another: PORT=4180 npm run demo`
+          ? `Port ${port} on ${host} is taken. Stop what uses it, or choose another: ${name}=4180 npm run demo`
           : `Cannot listen on ${host}:${port}: ${error.message}`;
       reject(new CannotStart(why, error));
     });

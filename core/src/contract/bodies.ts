@@ -126,4 +126,6 @@ export type NewJob = z.output<typeof newJobSchema>;
 export type LogPage = z.output<typeof logPageSchema>;
 export type SessionState = z.output<typeof sessionSchema>;
 export type Whereabouts = z.output<typeof whereaboutsSchema>;
+export type Revisions = z.output<typeof revisionsSchema>;
+export type DeviceCatalogue = z.output<typeof devicesSchema>;
 export type BoardUse = z.output<typeof boardUseSchema>;

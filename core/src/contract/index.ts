@@ -16,13 +16,15 @@ export {
 } from "./bodies.ts";
 export type {
   BoardUse,
+  DeviceCatalogue,
   JobsPage,
   JobSummary,
   LogPage,
   NewJob,
-  Whereabouts,
+  Revisions,
   SessionState,
   StoredJob,
+  Whereabouts,
 } from "./bodies.ts";
 export { pathParameter, routes } from "./routes.ts";
 export type { Route } from "./routes.ts";

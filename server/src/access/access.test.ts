@@ -11,6 +11,7 @@ import { trustPage } from "../http/trust-page.ts";
 import { makeAuthority, makeServerIdentity, vouchesFor, type Identity } from "./certificate.ts";
 import { ensurePassphrase } from "./first-passphrase.ts";
 import { fingerprint, givenIdentity, inLines, ownIdentity } from "./identity.ts";
+import { namesHere } from "./names.ts";
 import { hashPassphrase, isPassphrase, passphraseFault } from "./passphrase.ts";
 import { passphraseHash } from "../store/access.ts";
 import { filledDatabase } from "../testing/serve.ts";
@@ -152,8 +153,10 @@ describe("a certificate made here (judged by the TLS of Node, which is OpenSSL's
 
   test("is kept: a second start shows the same authority, in files that nobody else reads", async () => {
     const folder = join(freshFolder(), "tls");
-    const first = await ownIdentity(folder, now);
-    const second = await ownIdentity(folder, now);
+    const here = namesHere(["bench.local"]);
+    const first = await ownIdentity(folder, now, here);
+    const second = await ownIdentity(folder, now, here);
+    expect(first.names).toEqual(expect.arrayContaining(["bench.local", "localhost", "127.0.0.1"]));
     expect(second.authority).toBe(first.authority);
     expect(first.certificate).toContain(first.authority!.trim());
     for (const name of ["authority.key", "authority.pem"]) {
@@ -165,7 +168,7 @@ describe("a certificate made here (judged by the TLS of Node, which is OpenSSL's
     const before = await ownIdentity(named, now, ["benchbox", "10.0.0.7"]);
     expect((await ownIdentity(named, now, ["benchbox", "10.0.0.8"])).authority).toBe(before.authority);
     expect((await ownIdentity(named, now, ["otherbox", "10.0.0.8"])).authority).not.toBe(before.authority);
-    const muchLater = await ownIdentity(folder, new Date(now.getTime() + 3_400 * 86_400_000));
+    const muchLater = await ownIdentity(folder, new Date(now.getTime() + 3_400 * 86_400_000), here);
     expect(muchLater.authority).not.toBe(first.authority);
     expect(inLines(fingerprint(first.authority!))).toMatch(/^(?:(?:[0-9A-F]{4} ){3}[0-9A-F]{4}\n?){4}$/);
     expect(fingerprint(first.authority!)).toMatch(/^(?:[0-9A-F]{4} ){15}[0-9A-F]{4}$/);

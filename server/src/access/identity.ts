@@ -4,11 +4,10 @@ import { join } from "node:path";
 import { createSecureContext } from "node:tls";
 import { CannotStart } from "../cannot-start.ts";
 import { makeAuthority, makeServerIdentity, vouchesFor, type Identity } from "./certificate.ts";
-import { ownAddresses, ownNames } from "./names.ts";
 
 /** What the server speaks TLS with, the names it holds for, and, where it was made here, what a phone has to be told to trust. */
 export interface TlsIdentity extends Identity {
-  names: string[];
+  names: readonly string[];
   /** The authority's certificate as PEM; undefined where certificate and key were given. */
   authority?: string;
 }
@@ -39,14 +38,10 @@ async function authorityIn(folder: string, names: readonly string[], now: Date):
 }
 
 /**
- * A certificate made here: for the names and addresses the machine has now, signed by an authority that is made once and
- * kept in this folder, so that a phone has to be told only once.
+ * A certificate made here: for these names and addresses of the machine, signed by an authority that is made once and kept
+ * in this folder, so that a phone has to be told only once.
  */
-export async function ownIdentity(
-  folder: string,
-  now: Date,
-  names = [...ownNames(), "localhost", ...ownAddresses(), "127.0.0.1", "::1"],
-): Promise<TlsIdentity> {
+export async function ownIdentity(folder: string, now: Date, names: readonly string[]): Promise<TlsIdentity> {
   const authority = await authorityIn(folder, names, now);
   const server = await makeServerIdentity(authority, names, now);
   // Sent with its authority, so that a browser can show where it comes from.

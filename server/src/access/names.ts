@@ -16,6 +16,11 @@ export function ownNames(): string[] {
   return plain ? [own, `${own}.local`] : [];
 }
 
+/** Every name and address by which this machine is reached, with those it was told to listen at. */
+export const namesHere = (told: readonly string[]): string[] => [
+  ...new Set([...ownNames(), ...told, "localhost", ...ownAddresses(), "127.0.0.1", "::1"]),
+];
+
 /** Whether a listening address is reached from this machine only. */
 export function isLoopback(host: string): boolean {
   return host === "localhost" || host === "::1" || (isIP(host) === 4 && host.startsWith("127."));

@@ -1,8 +1,17 @@
 import { spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, readFileSync, truncateSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  truncateSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { openDatabase } from "../db/open.ts";
+import { addSession, hasSession } from "../store/access.ts";
 import { freshFolder } from "../testing/folders.ts";
 import { filledDatabase, readLog, root } from "../testing/serve.ts";
 import { start, ended } from "../testing/program.ts";
@@ -47,12 +56,11 @@ test("a backup under a server that is being written to is whole, holds what was 
   const server = await start(database);
   const stop = keepWriting(server.address);
   const before = () => fetch(`${server.address}/api/jobs/netloft/log`).then((answer) => answer.json());
-  await new Promise((some) => setTimeout(some, 300));
-  const known = ((await before()) as { log: { id: string }[] }).log.map(({ id }) => id);
+  let known: string[] = [];
+  while (known.length < 20) known = ((await before()) as { log: { id: string }[] }).log.map(({ id }) => id);
   const { file } = await backup(database, join(folder, "backups"), { kept: 3, now: at(1) });
   const stored = await stop();
   const copied = await ids(file);
-  expect(known.length).toBeGreaterThan(0);
   expect(copied.slice(0, known.length)).toEqual(known);
   expect(stored.length).toBeGreaterThan(known.length);
 
@@ -116,6 +124,17 @@ describe("what is damaged is neither kept as a backup nor restored", () => {
     expect(await ids(file)).toEqual([]);
   });
 
+  test("nor is another's log left where the database itself is gone", async () => {
+    const { file, knex } = await filledDatabase();
+    const { file: made } = await backup(file, join(freshFolder(), "b"), { kept: 1, now: at(1) });
+    await knex.destroy();
+    rmSync(file);
+    writeFileSync(`${file}-wal`, "of the one that is gone");
+    expect(restore(made, file, at(2))).toBeUndefined();
+    expect(existsSync(`${file}-wal`)).toBe(false);
+    expect(await ids(file)).toEqual([]);
+  });
+
   test.each<[string, (file: string) => void, RegExp]>([
     ["cut short", (file) => truncateSync(file, 8_192), /expected a sound database of Anvilcloud, found/],
     [
@@ -152,6 +171,17 @@ describe("what is damaged is neither kept as a backup nor restored", () => {
     expect(readFileSync(file).equals(before)).toBe(true);
     expect(existsSync(`${file}.restored`)).toBe(false);
   });
+});
+
+test("who has signed out since a backup was made is not in again once it is restored", async () => {
+  const { file, knex } = await filledDatabase();
+  await addSession(knex, "digest", "2027-01-01T00:00:00.000Z", "2026-11-27T05:00:00.000Z");
+  const { file: made } = await backup(file, join(freshFolder(), "b"), { kept: 1, now: at(1) });
+  await knex.destroy();
+  restore(made, file, at(2));
+  const after = await openDatabase(file);
+  expect(await hasSession(after, "digest", "2026-11-27T05:00:00.000Z")).toBe(false);
+  await after.destroy();
 });
 
 test("the commands say in a sentence what they did, or why not", async () => {

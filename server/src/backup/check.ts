@@ -19,8 +19,15 @@ function inspect(copy: Database.Database, name: string): void {
   if (strange) refuse(`one that a later version changed (${strange})`);
 }
 
+/** Signs everyone out of a copy: who has left since it was made would be in again once it is restored. */
+function forgetSessions(copy: Database.Database): void {
+  if (copy.prepare("SELECT 1 FROM sqlite_master WHERE name = 'sessions'").get())
+    copy.exec("DELETE FROM sessions");
+}
+
 /**
- * Checks a copy of a database that nobody else has open, and leaves it as the one file it is, without a file beside it.
+ * Checks a copy of a database that nobody else has open, and leaves it as the one file it is, without a file beside it
+ * and with nobody signed in.
  * `name` is what it is called when something is wrong. Throws CannotStart.
  */
 export function checkCopy(file: string, name: string): void {
@@ -30,6 +37,7 @@ export function checkCopy(file: string, name: string): void {
     copy = new Database(file, { fileMustExist: true });
     copy.pragma("journal_mode = DELETE");
     inspect(copy, name);
+    forgetSessions(copy);
   } catch (error) {
     if (!faultOf(error)) throw error;
     const why = (error as Error).message;

@@ -42,17 +42,17 @@ export function restore(from: string, database: string, now: Date): string | und
   try {
     copyFileSync(from, part);
     checkCopy(part, from);
-    if (!existsSync(database)) {
-      renameSync(part, database);
-      return undefined;
-    }
-    mustBeIdle(database);
     const aside = `${database}.before-${now.toISOString().replace(/[:.]/g, "-")}`;
-    linkSync(database, aside);
+    const former = existsSync(database);
+    if (former) {
+      mustBeIdle(database);
+      linkSync(database, aside);
+    }
+    // Even where the database itself is gone: its log would be read into the one restored.
     for (const end of beside) if (existsSync(database + end)) renameSync(database + end, aside + end);
     renameSync(part, database);
-    return aside;
+    return former ? aside : undefined;
   } finally {
-    rmSync(part, { force: true });
+    for (const end of ["", ...beside]) rmSync(part + end, { force: true });
   }
 }

@@ -1,6 +1,6 @@
 import express, { Router, type Request, type RequestHandler } from "express";
 import { parseJson } from "../work/json.ts";
-import { HttpProblem } from "./problem.ts";
+import { textSentAs } from "./media-type.ts";
 
 /**
  * Reads a JSON body of at most this size as text. What is sent as anything else is refused: a page of another origin can
@@ -11,14 +11,7 @@ export function jsonText(limit: string): Router {
 }
 
 /** The text of a request that was read by `jsonText`. */
-export function jsonTextOf(request: Request): string {
-  if (typeof request.body === "string") return request.body;
-  throw new HttpProblem(
-    415,
-    "Not JSON",
-    `Content-Type: expected application/json with a body, found ${JSON.stringify(request.get("Content-Type") ?? "none")}. Send the document as JSON.`,
-  );
-}
+export const jsonTextOf = (request: Request): string => textSentAs(request, "application/json");
 
 const parse: RequestHandler = (request, _response, next) => {
   request.body = parseJson(jsonTextOf(request));

@@ -2,6 +2,7 @@ import type { BoardProfile, DeviceProfile } from "@anvilcloud/core";
 import express, { type Request } from "express";
 import type { Knex } from "knex";
 import { addOwn, longestJump, removeOwn } from "../store/profiles.ts";
+import { textSentAs } from "./media-type.ts";
 import { HttpProblem } from "./problem.ts";
 
 /** Largest profile taken, in bytes; many times the largest sensible one. */
@@ -14,14 +15,7 @@ export const profileText = express.text({
 });
 
 /** The text of a request, which must be one; a JSON or a form body is not read as YAML. */
-export function textOf(request: Request): string {
-  if (typeof request.body === "string") return request.body;
-  throw new HttpProblem(
-    415,
-    "Not a profile's text",
-    `Content-Type: expected application/yaml with a body, found ${JSON.stringify(request.get("Content-Type") ?? "none")}. Send the profile as YAML.`,
-  );
-}
+export const textOf = (request: Request): string => textSentAs(request, "application/yaml");
 
 type Kind = "board" | "device";
 

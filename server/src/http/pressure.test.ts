@@ -1,8 +1,10 @@
+import type { EventEmitter } from "node:events";
 import type { Job } from "@anvilcloud/core";
 import Database from "better-sqlite3";
 import express, { type Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
+import { faultOf } from "../db/faults.ts";
 import { readLog, serve } from "../testing/serve.ts";
 import { Overloaded } from "../work/overloaded.ts";
 import { healthRoutes } from "./health.ts";
@@ -45,8 +47,10 @@ describe("a database that another program holds", () => {
   test("a write that comes while it is held is stored as soon as it is free", async () => {
     const other = new Database(file);
     other.exec("BEGIN IMMEDIATE");
+    const met = new Promise((refused) => (knex.client as EventEmitter).once("query-error", refused));
     const waited = add("n1").then((answer) => answer);
-    await new Promise((some) => setTimeout(some, 200));
+    // Let go only once the write has met the lock.
+    expect(faultOf(await met)).toBe("busy");
     other.exec("COMMIT");
     other.close();
     expect((await waited).status).toBe(201);

@@ -4,6 +4,7 @@ import { mkdir, readdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import type { Request } from "express";
 import { Overloaded } from "../work/overloaded.ts";
+import { wrongType } from "./media-type.ts";
 import { HttpProblem } from "./problem.ts";
 
 const tooLarge = (most: number) =>
@@ -35,12 +36,7 @@ function receive(request: Request, file: string, most: number): Promise<void> {
 }
 
 function checkKind(request: Request): void {
-  if (!request.is("application/json"))
-    throw new HttpProblem(
-      415,
-      "Not JSON",
-      `Content-Type: expected application/json with a body, found ${JSON.stringify(request.get("Content-Type") ?? "none")}. Send the job file as JSON.`,
-    );
+  if (!request.is("application/json")) throw wrongType(request, "application/json");
   if ((request.get("Content-Encoding") ?? "identity") !== "identity")
     throw new HttpProblem(415, "Encoding not supported", "Send the body without a content encoding.");
 }

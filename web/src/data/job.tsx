@@ -3,6 +3,7 @@ import {
   isClosed,
   outcomes,
   type BoardProfile,
+  type DeviceCatalogue,
   type DeviceProfile,
   type Job,
   type JobEdit,
@@ -177,7 +178,7 @@ export function useJobParts(id: string) {
     revalidateOnReconnect: false,
   });
   const log = useSWR<{ log: LogEntry[] }, Error>(logKey(id), getLog, { revalidateOnFocus: true });
-  const devices = useSWR<{ devices: DeviceProfile[] }, Error>(devicesKey, getJson, {
+  const devices = useSWR<DeviceCatalogue, Error>(devicesKey, getJson, {
     revalidateOnFocus: false,
   });
   return {

@@ -1,19 +1,14 @@
-import type { BoardProfile } from "@anvilcloud/core";
+import type { BoardProfile, Revisions } from "@anvilcloud/core";
 import { useNavigate } from "react-router";
 import useSWR, { useSWRConfig } from "swr";
 import { boardKey, boardRevisionsKey, boardsKey, getJson, removeBoard } from "../../data/index.ts";
 import { Failed, Loading, Quiet } from "../../ui/index.ts";
 import { Removable } from "../shared/removable.tsx";
 
-interface Revision {
-  revision: number;
-  origin: "shipped" | "own";
-}
-
 /** The revisions of a board. One that was written here goes again, as long as no job was made with it. */
 export function BoardRevisions({ board }: { board: BoardProfile }) {
   const key = boardRevisionsKey(board.id);
-  const { data, error, mutate } = useSWR<{ revisions: Revision[] }, Error>(key, getJson);
+  const { data, error, mutate } = useSWR<Revisions, Error>(key, getJson);
   const { mutate: refresh } = useSWRConfig();
   const navigate = useNavigate();
 

@@ -7,16 +7,9 @@ import useSWR from "swr";
 import { getJson, importBundle, jobsKey } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, PageTitle } from "../../ui/index.ts";
+import { ColumnPage } from "../shared/page.ts";
 import { dayText } from "../shared/words.ts";
 import { NewJob } from "./new-job.tsx";
-
-const Page = styled.main`
-  width: min(980px, 100%);
-  margin: 0 auto;
-  padding: ${space.xl} ${space.l};
-  display: grid;
-  gap: ${space.l};
-`;
 
 const List = styled.ul`
   border-top: 1.5px solid ${color.strongLine};
@@ -93,7 +86,7 @@ export function Component() {
   type Answer = { jobs: JobSummary[]; total: number; pageSize: number };
   const { data, error, mutate } = useSWR<Answer, Error>(jobsKey(page), getJson);
   return (
-    <Page>
+    <ColumnPage>
       <Row style={{ justifyContent: "space-between" }}>
         <PageTitle>Jobs</PageTitle>
         <Row>
@@ -140,6 +133,6 @@ export function Component() {
         </Row>
       )}
       <NewJob isOpen={adding} onClose={() => setAdding(false)} />
-    </Page>
+    </ColumnPage>
   );
 }

@@ -4,14 +4,7 @@ import useSWR from "swr";
 import { getJson, whereaboutsKey } from "../../data/index.ts";
 import { color, font, narrow, size, space } from "../../theme/index.ts";
 import { Failed, Loading, Notice, PageTitle, Quiet } from "../../ui/index.ts";
-
-const Page = styled.main`
-  width: min(980px, 100%);
-  margin: 0 auto;
-  padding: ${space.xl} ${space.l};
-  display: grid;
-  gap: ${space.l};
-`;
+import { ColumnPage } from "../shared/page.ts";
 
 const Beside = styled.div`
   display: grid;
@@ -123,11 +116,11 @@ function HowTo({ where }: { where: Whereabouts }) {
 export function Component() {
   const { data, error, mutate } = useSWR<Whereabouts, Error>(whereaboutsKey, getJson);
   return (
-    <Page>
+    <ColumnPage>
       <PageTitle>On a phone</PageTitle>
       {error && <Failed what="Where this Anvilcloud is found" error={error} retry={() => void mutate()} />}
       {!data && !error && <Loading what="addresses" />}
       {data && <HowTo where={data} />}
-    </Page>
+    </ColumnPage>
   );
 }

@@ -1,19 +1,14 @@
-import type { DeviceProfile } from "@anvilcloud/core";
+import type { DeviceCatalogue } from "@anvilcloud/core";
 import { useState } from "react";
 import useSWR from "swr";
 import { devicesKey, getJson, removeDevice } from "../../data/index.ts";
 import { Opener, Quiet } from "../../ui/index.ts";
 import { Removable } from "../shared/removable.tsx";
 
-interface Catalogue {
-  devices: DeviceProfile[];
-  own: { id: string; revision: number; name: string }[];
-}
-
 /** Devices that were described here; one that no job uses any more goes again. */
 export function OwnDevices() {
   const [open, setOpen] = useState(false);
-  const { data, mutate } = useSWR<Catalogue, Error>(open ? devicesKey : null, getJson);
+  const { data, mutate } = useSWR<DeviceCatalogue, Error>(open ? devicesKey : null, getJson);
   const own = data?.own ?? [];
 
   async function remove(id: string, revision: number) {
