@@ -10,7 +10,7 @@ export function ownAddresses(): string[] {
 }
 
 /** Names of this machine: its own, and that by which its neighbours find it (RFC 6762). */
-export function ownNames(): string[] {
+function ownNames(): string[] {
   const own = hostname().toLowerCase();
   const plain = /^[a-z0-9](?:[a-z0-9-]*[a-z0-9])?$/.test(own);
   return plain ? [own, `${own}.local`] : [];
