@@ -23,7 +23,7 @@ const reads = 300;
 async function fill(knex: Knex): Promise<void> {
   await loadShipped(knex, root);
   await loadDemo(knex, root);
-  const board = readBoard(readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8"), "board");
+  const board = readBoard(readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8"), "board");
   const { job } = JSON.parse(readFileSync(join(root, "demo/netloft.json"), "utf8")) as {
     job: { devices: unknown[] };
   };

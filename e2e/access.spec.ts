@@ -14,9 +14,9 @@ const views = [
   ["hand over", "/jobs/lampquay/hand-over"],
   ["record", "/jobs/lampquay/record"],
   ["boards", "/boards"],
-  ["one board", "/boards/larkrise-passage"],
-  ["comparison", "/boards/compare?a=fennimore-otter&b=tarn-weir"],
-  ["editor", "/boards/sorrel-mender/edit"],
+  ["one board", "/boards/lammerlow-thrussel"],
+  ["comparison", "/boards/compare?a=furzel-slathorn&b=tarn-grellock"],
+  ["editor", "/boards/sorrel-tinkell/edit"],
   ["on a phone", "/phone"],
 ] as const;
 

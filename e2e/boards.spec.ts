@@ -134,7 +134,7 @@ test("a new revision: jobs keep theirs, are told what it does, and take it when 
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/boards/quillmarsh-duet/edit`);
+  await page.goto(`${demo}/boards/quillmarsh-tandrel/edit`);
   await expect(page.getByText("3 jobs rest on this board.")).toBeVisible();
   const text = page.getByRole("textbox", { name: "Text of the profile" });
   await text.click();
@@ -158,8 +158,8 @@ test("a face: zoom by key and button, pan to a corner, walk its parts, save it a
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/boards/tarn-weir`);
-  const face = page.getByRole("group", { name: "Face of Weir" });
+  await page.goto(`${demo}/boards/tarn-grellock`);
+  const face = page.getByRole("group", { name: "Face of Grellock" });
   const width = async () => Number((await face.getAttribute("viewBox"))!.split(" ")[2]);
   const whole = await width();
   await face.locator("[data-part][tabindex='0']").focus();
@@ -173,14 +173,14 @@ test("a face: zoom by key and button, pan to a corner, walk its parts, save it a
   await page.getByRole("button", { name: "SVG" }).click();
   const svg = readFileSync(await (await download).path(), "utf8");
   expect(svg).toContain("<svg");
-  expect(svg).toContain("Tarn &amp; Tollgate Weir");
+  expect(svg).toContain("Tarn &amp; Tollgate Grellock");
   expect(svg).not.toContain("var(--");
 });
 
 test("HTML in a label stays text, on the page and in the saved drawing", async ({ page, demo }) => {
-  const source = await (await page.request.get(`${demo}/api/boards/copperfold-sash/source`)).text();
+  const source = await (await page.request.get(`${demo}/api/boards/copperfold-casspel/source`)).text();
   const evil = source
-    .replace("id: copperfold-sash", "id: evil")
+    .replace("id: copperfold-casspel", "id: evil")
     .replace("label: OPEN,", 'label: "<img src=x onerror=document.title=1>",');
   await page.request.post(`${demo}/api/boards`, {
     headers: { "Content-Type": "application/yaml" },

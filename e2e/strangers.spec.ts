@@ -44,7 +44,7 @@ async function attack(page: Page, address: string, board: string): Promise<strin
         kind: "note",
         text: "foreign",
       });
-      const job = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-duet" });
+      const job = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" });
       const attempts: [string, string, string, string | undefined][] = [
         ["POST", "/api/boards", "text/plain", board],
         ["POST", "/api/boards", "application/yaml", board],
@@ -106,7 +106,7 @@ for (const [what, host] of [
 ] as const)
   test(`a page ${what} reads nothing and changes nothing`, async ({ page, demo }) => {
     const foreign = await foreignPage();
-    const source = await (await page.request.get(`${demo}/api/boards/quillmarsh-duet/source`)).text();
+    const source = await (await page.request.get(`${demo}/api/boards/quillmarsh-tandrel/source`)).text();
     const board = source.replace(/^id: .*$/m, "id: foreign-board");
     const before = await stored(page, demo);
     await page.goto(`http://${host}:${foreign.port}/`);
@@ -129,7 +129,7 @@ test("a name that was made to lead here reads nothing and changes nothing", asyn
   expect(answer?.status()).toBe(421);
   const got = await page.evaluate(async () => {
     const headers = { "Content-Type": "application/json" };
-    const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-duet" });
+    const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" });
     const answers = [await fetch("/api/jobs"), await fetch("/api/jobs", { method: "POST", headers, body })];
     return Promise.all(answers.map(async (each) => [each.status, await each.text()] as const));
   });

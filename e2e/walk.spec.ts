@@ -23,7 +23,7 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await expect(page.getByText("Give the job a title, such as the gate's place.")).toBeVisible();
   await page.getByRole("textbox", { name: "Title" }).fill("Kelp store, pair");
   await page.getByRole("textbox", { name: "Customer" }).fill("Brisa Holloway-Tarn");
-  await choose(page, "Board", /Duet/);
+  await choose(page, "Board", /Tandrel/);
   await page.getByRole("button", { name: "Begin the survey" }).click();
 
   await expect(page.getByRole("heading", { level: 1, name: "Survey" })).toBeVisible();
@@ -35,7 +35,7 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await mass.fill("150");
   await mass.press("Tab");
   await expect(page.getByText("at least 5 kg")).toBeHidden();
-  for (const device of [/^Heron/, /^Heron/, /^Glance/, /^Softline/, /^Halt/, /^Turnkey/]) {
+  for (const device of [/^Heron/, /^Heron/, /^Glance/, /^Plushet/, /^Halt/, /^Turnkey/]) {
     await choose(page, "Add a device", device);
     await saved(page);
   }

@@ -17,7 +17,7 @@ export async function attackByRequests(database: string, count: number, seed: nu
   const bundle = (await get("/api/jobs/ropewalk/bundle")) as Right["bundle"];
   const { job } = (await get("/api/jobs/netloft")) as Pick<Right, "job">;
   const { devices } = (await get("/api/devices")) as { devices: object[] };
-  const board = await (await fetch(`${server.address}/api/boards/quillmarsh-duet/source`)).text();
+  const board = await (await fetch(`${server.address}/api/boards/quillmarsh-tandrel/source`)).text();
   const right: Right = { job, bundle, board, device: devices[0]! };
 
   const roll = dice(seed);

@@ -1,4 +1,4 @@
-import { duet } from "../testing/shipped.ts";
+import { tandrel } from "../testing/shipped.ts";
 import {
   behaviour,
   behaviourIds,
@@ -41,7 +41,7 @@ describe("the catalogue of behaviours", () => {
 });
 
 describe("looking things up on the board", () => {
-  const board = duet();
+  const board = tandrel();
 
   test("a terminal stands in its block, a pitch from its neighbour", () => {
     const p1 = terminalOf(board, "P1");

@@ -1,39 +1,39 @@
-import { duet, duetText, refusal } from "../testing/shipped.ts";
+import { tandrel, tandrelText, refusal } from "../testing/shipped.ts";
 import { checkBoard, lampOfInput, readBoard, terminalsOf } from "./index.ts";
 
 describe("the shipped board", () => {
   test("contradicts itself nowhere", () => {
-    expect(checkBoard(duet(), "duet")).toEqual([]);
+    expect(checkBoard(tandrel(), "tandrel")).toEqual([]);
   });
 
   test("names each terminal by plug and number, once", () => {
-    const ids = terminalsOf(duet()).map((terminal) => terminal.id);
+    const ids = terminalsOf(tandrel()).map((terminal) => terminal.id);
     expect(new Set(ids).size).toBe(ids.length);
     expect(ids).toContain("P1");
     expect(ids).toContain("C1");
   });
 
   test("has a lamp for each protection input", () => {
-    const board = duet();
+    const board = tandrel();
     for (const id of ["stop", "beam", "edge"]) expect(lampOfInput(board, id)?.label).toBe(id.toUpperCase());
   });
 });
 
 describe("reading YAML", () => {
   test("says line and column of what is wrong", () => {
-    const text = duetText().replace("kind: ac", "kind: alternating");
-    expect(refusal(() => readBoard(text, "duet.yaml"))).toMatch(
-      /duet\.yaml:\d+:\d+: rails\[2\]\.kind: expected one of dc, ac, found "alternating"/,
+    const text = tandrelText().replace("kind: ac", "kind: alternating");
+    expect(refusal(() => readBoard(text, "tandrel.yaml"))).toMatch(
+      /tandrel\.yaml:\d+:\d+: rails\[2\]\.kind: expected one of dc, ac, found "alternating"/,
     );
     const line = text.split("\n").findIndex((each) => each.includes("alternating")) + 1;
-    expect(refusal(() => readBoard(text, "duet.yaml"))).toContain(`duet.yaml:${line}:`);
+    expect(refusal(() => readBoard(text, "tandrel.yaml"))).toContain(`tandrel.yaml:${line}:`);
   });
 
   test.each([
     ["no YAML", "a: [1", /well-formed YAML/],
     ["another document", "42", /document: expected/],
     ["nothing", "", /document: expected/],
-    ["unknown keys", duetText() + "\nrelays: []\n", /found "relays"\. Remove or rename/],
+    ["unknown keys", tandrelText() + "\nrelays: []\n", /found "relays"\. Remove or rename/],
     ["a file too large", "#".repeat(1_000_001), /at most 1000000 characters/],
     [
       "aliases without end",

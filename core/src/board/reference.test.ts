@@ -3,7 +3,7 @@ import { behaviourIds, boardJsonSchema, boardReference, boardSchema } from "./in
 
 describe("the reference page", () => {
   test("is the one the schema makes: run `npm run reference` after a change", () => {
-    expect(docText("board-format.md")).toBe(boardReference(boardText("copperfold-sash")));
+    expect(docText("board-format.md")).toBe(boardReference(boardText("copperfold-casspel")));
     expect(JSON.parse(docText("board.schema.json"))).toEqual(boardJsonSchema());
   });
 

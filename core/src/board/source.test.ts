@@ -87,12 +87,12 @@ describe("untrusted text", () => {
     ["10 MB", "#".repeat(10_000_000), /at most 1000000 characters/],
     [
       "a prototype key",
-      `${boardText("copperfold-sash")}\n__proto__: { polluted: true }\n`,
+      `${boardText("copperfold-casspel")}\n__proto__: { polluted: true }\n`,
       /only the keys of this format/,
     ],
     [
       "a prototype key among settings",
-      boardText("quillmarsh-duet").replace(
+      boardText("quillmarsh-tandrel").replace(
         "sets: { automatic-closing: false }",
         "sets: { __proto__: { x: 1 }, constructor: 1 }",
       ),
@@ -100,7 +100,7 @@ describe("untrusted text", () => {
     ],
     [
       "a merge of a prototype",
-      `${boardText("copperfold-sash")}\n<<: { __proto__: { polluted: true } }\n`,
+      `${boardText("copperfold-casspel")}\n<<: { __proto__: { polluted: true } }\n`,
       /only the keys|Map/,
     ],
     ["tags that make things", "id: !!js/function 'function(){}'\n", /./],
@@ -112,7 +112,10 @@ describe("untrusted text", () => {
   });
 
   test("HTML in labels is text, and stays text", () => {
-    const text = boardText("copperfold-sash").replace("label: OPEN", 'label: "<img src=x onerror=alert(1)>"');
+    const text = boardText("copperfold-casspel").replace(
+      "label: OPEN",
+      'label: "<img src=x onerror=alert(1)>"',
+    );
     expect(inspectBoard(text, "x").value?.keys[0]?.label).toBe("<img src=x onerror=alert(1)>");
   });
 });

@@ -126,10 +126,10 @@ describe("a budget that rails share", () => {
 
   /** What the rails of a board's first budget give together, mA, with more on them than it has. */
   const given = (id: string, over: "limits" | "fuses" | "overloads") => {
-    const many = Array.from({ length: 16 }, (_, n) => (n % 2 ? "ostwick-vigil" : "ostwick-glance"));
+    const many = Array.from({ length: 16 }, (_, n) => (n % 2 ? "oddlume-vigil" : "oddlume-glance"));
     const bundle = bundleOn(id, [
       ...many,
-      "ostwick-ember",
+      "oddlume-winkard",
       "brackwater-turn",
       "brackwater-clasp",
       "brackwater-clasp",

@@ -30,11 +30,11 @@ function installed(
 /** An input of a shipped board that looks for an end resistor. */
 const resistive = (() => {
   for (const id of [
-    "quillmarsh-duet",
-    "osierbeck-egret",
-    "hexby-trestle",
-    "penhallow-drover",
-    "copperfold-lantern",
+    "quillmarsh-tandrel",
+    "osierbeck-garmoth",
+    "hexby-hoistrum",
+    "pengrath-drawmel",
+    "copperfold-skarlune",
   ]) {
     const board = shippedBoard(id);
     const input = board.inputs.find((each) => each.ohms !== undefined);
@@ -56,7 +56,7 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
     const wires = cut ? ends.slice(0, 3) : ends;
     const at = installed(
       id,
-      [placed("lathbury-ribbon", "near"), placed("lathbury-ribbon", "far")],
+      [placed("lumbrick-ribbon", "near"), placed("lumbrick-ribbon", "far")],
       wires,
       tripped,
     );
@@ -88,7 +88,7 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
       [`${each}/a`, input.terminal],
       [`${each}/b`, common ?? ""],
     ]);
-    const at = installed(id, [placed("lathbury-ribbon", "one"), placed("lathbury-ribbon", "two")], wires);
+    const at = installed(id, [placed("lumbrick-ribbon", "one"), placed("lumbrick-ribbon", "two")], wires);
     const { volts, reads } = measureCircuit(at).inputs[input.id]!;
     expect(volts).toBeCloseTo((24 * 4.1) / (8.2 + 4.1), 2);
     expect(reads).toBe("pressed");
@@ -98,7 +98,7 @@ describe("an edge with its end resistor, 8.2 kΩ as IEC 60063 has it in E12 (fro
 describe("the resistor an edge was bought with", () => {
   const reads = (ohms: number) => {
     const { id, input, common } = resistive;
-    const edge = placed("lathbury-ribbon", "one");
+    const edge = placed("lumbrick-ribbon", "one");
     for (const contact of edge.profile.contacts) contact.ohms = ohms;
     const at = installed(
       id,
@@ -131,8 +131,8 @@ describe("contacts in series", () => {
       ["three/a", "joint/J2", ohms],
       ["three/b", "P1", ohms],
     ];
-    const devices = ["one", "two", "three"].map((id) => placed("lathbury-halt", id));
-    return measureCircuit(installed("quillmarsh-duet", devices, wires, tripped)).inputs.stop!;
+    const devices = ["one", "two", "three"].map((id) => placed("lumbrick-halt", id));
+    return measureCircuit(installed("quillmarsh-tandrel", devices, wires, tripped)).inputs.stop!;
   };
 
   test("three closed contacts read closed, the voltage what their six cores leave of the pull", () => {
@@ -143,7 +143,7 @@ describe("contacts in series", () => {
 
   test("any one of them opens the chain", () => {
     for (const device of ["one", "two", "three"]) {
-      const { id } = profile("lathbury-halt").contacts[0]!;
+      const { id } = profile("lumbrick-halt").contacts[0]!;
       expect(chain(50, [`${device}/${id}`])).toMatchObject({ reads: "open", closed: false });
     }
   });
@@ -159,11 +159,11 @@ describe("converters", () => {
       ["conv/in-a", "K1"],
       ["conv/in-b", "K2"],
     ];
-    const empty = measureCircuit(installed("quillmarsh-duet", [placed("brackwater-plain", "conv")], feed));
+    const empty = measureCircuit(installed("quillmarsh-tandrel", [placed("brackwater-plain", "conv")], feed));
     expect(empty.rails[made("conv/out")]?.volts).toBeCloseTo(24 * Math.SQRT2 - 1.4, 0);
     const loaded = measureCircuit(
       installed(
-        "quillmarsh-duet",
+        "quillmarsh-tandrel",
         [placed("brackwater-plain", "conv"), placed("brackwater-clasp", "lock")],
         [...feed, ["lock/plus", "conv/out-plus"], ["lock/minus", "conv/out-minus"]],
       ),
@@ -203,7 +203,7 @@ describe("converters", () => {
       [`${from}/in-b`, `${to}/out-minus`],
     ]);
     const { supplies, unsolved } = measureCircuit(
-      installed("quillmarsh-duet", [ring("a"), ring("b")], wires),
+      installed("quillmarsh-tandrel", [ring("a"), ring("b")], wires),
     );
     expect(supplies[supply("a/in")]?.state).toBe("absent");
     expect(unsolved).toEqual([]);
@@ -213,7 +213,7 @@ describe("converters", () => {
 describe("wiring that must be told apart", () => {
   test("a d.c. device on a.c. terminals reads as the wrong kind, and a pin on both poles shorts the rail", () => {
     const wrong = installed(
-      "quillmarsh-duet",
+      "quillmarsh-tandrel",
       [placed("brackwater-clasp", "lock")],
       [
         ["lock/plus", "K1"],
@@ -222,7 +222,7 @@ describe("wiring that must be told apart", () => {
     );
     expect(measureCircuit(wrong).supplies[supply("lock/coil")]).toMatchObject({ state: "wrong-kind" });
     const short = installed(
-      "quillmarsh-duet",
+      "quillmarsh-tandrel",
       [placed("brackwater-clasp", "lock")],
       [
         ["lock/plus", "R1"],
@@ -237,7 +237,7 @@ describe("wiring that must be told apart", () => {
 
   test("every volt is a number, whatever hangs loose", () => {
     const loose = measureCircuit(
-      installed("hexby-trestle", [placed("ostwick-glance", "eye")], [["eye/r-plus", "eye/r-b"]]),
+      installed("hexby-hoistrum", [placed("oddlume-glance", "eye")], [["eye/r-plus", "eye/r-b"]]),
     );
     for (const { volts } of [
       ...Object.values(loose.inputs),

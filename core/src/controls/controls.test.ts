@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { BehaviourId, BehaviourValue } from "../board/index.ts";
 import { clockToFraction } from "../quantity/index.ts";
-import { duet } from "../testing/shipped.ts";
+import { tandrel } from "../testing/shipped.ts";
 import {
   behavioursAt,
   commitFindings,
@@ -12,7 +12,7 @@ import {
 } from "./index.ts";
 import { safeFractions } from "./positions.ts";
 
-const board = duet();
+const board = tandrel();
 const delivered = foundPositions(board, { switches: {}, dials: {} });
 type Wished = Partial<Record<BehaviourId, BehaviourValue>>;
 const plan = (wishes: Wished, found = delivered) => planControls(board, wishes, found);

@@ -10,7 +10,7 @@ import {
   type DeviceProfile,
 } from "./index.ts";
 
-const glance = () => shippedDevices().find((device) => device.id === "ostwick-glance")!;
+const glance = () => shippedDevices().find((device) => device.id === "oddlume-glance")!;
 
 describe("shipped devices", () => {
   test("contradict themselves nowhere, and carry ids of their own", () => {
@@ -68,7 +68,7 @@ describe("shipped devices", () => {
 
 describe("the reference page of devices", () => {
   test("is the one the schema makes: run `npm run reference` after a change", () => {
-    expect(docText("device-format.md")).toBe(deviceReference(deviceText("ostwick-vigil")));
+    expect(docText("device-format.md")).toBe(deviceReference(deviceText("oddlume-vigil")));
     expect(JSON.parse(docText("device.schema.json"))).toEqual(deviceJsonSchema());
   });
 });

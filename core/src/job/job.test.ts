@@ -1,6 +1,6 @@
 import { ProblemsError } from "../finding/index.ts";
 import { pinNode, terminalNode } from "../node/index.ts";
-import { answered, demoBundle, duet } from "../testing/shipped.ts";
+import { answered, demoBundle, tandrel } from "../testing/shipped.ts";
 import {
   checkLog,
   jobFormat,
@@ -36,7 +36,7 @@ describe("a job's bundle", () => {
   });
 
   test("a fresh draft fits its board", () => {
-    const board = duet();
+    const board = tandrel();
     const bundle = {
       format: jobFormat,
       job: draftJob("new", "New", "Someone", board),
@@ -53,14 +53,14 @@ describe("a job's bundle", () => {
   test("a new device has an id of its own and cables for its parts; drives take the leaves one after the other", () => {
     const { devices } = demoBundle("netloft");
     const drive = devices.find((device) => device.kind === "drive")!;
-    let job = draftJob("new", "New", "Someone", duet());
+    let job = draftJob("new", "New", "Someone", tandrel());
     for (let n = 0; n < 2; n++) job = { ...job, devices: [...job.devices, draftInstance(job, drive)] };
     expect(job.devices.map(({ id, leaf }) => [id, leaf])).toEqual([
       ["drive-1", "overlapping"],
       ["drive-2", "overlapped"],
     ]);
     expect(job.devices[0]?.cables).toEqual({ motor: { lengthM: 5, sizeMm2: 1.5 } });
-    const bundle = { format: jobFormat, job, board: duet(), devices, log: [] };
+    const bundle = { format: jobFormat, job, board: tandrel(), devices, log: [] };
     expect(parseBundle(bundle).job).toEqual(job);
   });
 
@@ -95,7 +95,7 @@ describe("a job's bundle", () => {
     [
       "a board of another revision",
       (b) => (b.job.board.revision = 2),
-      /job\.board: expected the bundle's board, quillmarsh-duet revision 1/,
+      /job\.board: expected the bundle's board, quillmarsh-tandrel revision 1/,
     ],
     [
       "a device that is not in it",

@@ -59,7 +59,7 @@ describe("what is refused, with its place", () => {
 
   test("a device without pins", () => {
     const said = against((bundle) => {
-      const device = bundle.devices.find((each) => each.id === "lathbury-halt")!;
+      const device = bundle.devices.find((each) => each.id === "lumbrick-halt")!;
       device.pins = [];
       device.contacts = [];
     });
@@ -77,7 +77,7 @@ describe("what is taken, and told as a finding", () => {
   });
 
   test("converters that could only feed one another: one finding that names them, and no endless search", () => {
-    const { given } = planOn("quillmarsh-duet", ["brackwater-turn", "brackwater-turn"]);
+    const { given } = planOn("quillmarsh-tandrel", ["brackwater-turn", "brackwater-turn"]);
     const ring = structuredClone(shippedDevices().find((device) => device.id === "brackwater-turn")!);
     ring.supplies[0]!.kind = "dc";
     const devices = [ring, ...given.devices.filter((device) => device.id !== ring.id)];

@@ -126,6 +126,8 @@ describe("any job on any shipped board", () => {
           ({ place }) => place?.kind === "input" && place.input.id === input.id,
         );
         if (users.some(({ demand }) => unsure(demand.device.id))) continue;
+        // What it senses may still be as found: its setting comes after power-up.
+        if (input.setBy.includes("edge-sensing")) continue;
         const linked = plan.wiring.links.some(({ id, planned }) => id === input.link && planned === "in");
         if (used.has(input.id) || linked)
           expect([input.id, inputs[input.id]?.closed]).toEqual([input.id, input.contact === "closed"]);

@@ -46,10 +46,10 @@ describe.each(boardIds())("a job on %s", (id) => {
 
 describe("settings behind a menu", () => {
   test("an input that stays empty is switched off where a setting can do it", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack", "ostwick-glance"]);
+    const plan = planOn("furzel-slathorn", ["furzel-rack", "oddlume-glance"]);
     const { values } = plan.controls.positions;
     expect(values).toMatchObject({ "edge-acts": "00", "stop-acts": "00", "high-acts": "00" });
-    const wired = planOn("fennimore-otter", ["fennimore-rack", "ostwick-glance", "lathbury-halt"], {
+    const wired = planOn("furzel-slathorn", ["furzel-rack", "oddlume-glance", "lumbrick-halt"], {
       "stop-reaction": "stop",
     });
     expect(wired.controls.positions.values["stop-acts"]).toBe("01");
@@ -62,7 +62,7 @@ describe("settings behind a menu", () => {
   });
 
   test("a list is saved by its gesture, and until then nothing is in force", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack", "ostwick-glance"], {
+    const plan = planOn("furzel-slathorn", ["furzel-rack", "oddlume-glance"], {
       "automatic-closing": true,
       "automatic-closing-time": 45,
     });
@@ -75,7 +75,7 @@ describe("settings behind a menu", () => {
 
   test("the way in is that of the firmware found", () => {
     const way = (firmware: string) =>
-      planOn("hexby-trestle", ["hexby-shaft"], { "automatic-closing-time": 60 }, firmware).sheet.find(
+      planOn("hexby-hoistrum", ["hexby-shaft"], { "automatic-closing-time": 60 }, firmware).sheet.find(
         (each) => each.id.startsWith("set:n01"),
       )!.says;
     expect(way("1.8")).toContain("Press KNOB twice to open the user list");
@@ -83,20 +83,20 @@ describe("settings behind a menu", () => {
   });
 
   test("a slide that means one thing on a gate means another on a door", () => {
-    const gate = planOn("penhallow-drover", ["penhallow-haul"], { "pre-warning": 3 });
+    const gate = planOn("pengrath-drawmel", ["pengrath-haul"], { "pre-warning": 3 });
     expect(gate.controls.positions.switches.PLACE).toBe("y");
-    const door = planOn("penhallow-drover", ["penhallow-haul"], { "passer-by-saving": true }, "", "door");
+    const door = planOn("pengrath-drawmel", ["pengrath-haul"], { "passer-by-saving": true }, "", "door");
     expect(door.controls.positions.switches.PLACE).toBe("y");
     expect(door.controls.controls.find((each) => each.parts[0] === "PLACE")?.label).toBe("Passing by");
   });
 
   test("trap 46: a dial counts only while its switch is on", () => {
-    const off = planOn("marlstreet-plover", ["marlstreet-strut", "marlstreet-strut"], {
+    const off = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"], {
       "automatic-closing": false,
       "automatic-closing-time": 60,
     });
     expect(off.findings.map((each) => each.code)).toContain("dial-not-live");
-    const on = planOn("marlstreet-plover", ["marlstreet-strut", "marlstreet-strut"], {
+    const on = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"], {
       "automatic-closing": true,
       "automatic-closing-time": 60,
     });
@@ -106,7 +106,7 @@ describe("settings behind a menu", () => {
   });
 
   test("what a number shows and what it sets run evenly: 6 of 1 to 10 is 60 % of 10 to 100", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack"], { force: 60 });
+    const plan = planOn("furzel-slathorn", ["furzel-rack"], { force: 60 });
     expect(plan.controls.positions.values.push).toBe("6");
     const push = menuValues(plan.bundle.board).find(({ item }) => item.id === "push")!.item;
     expect(displayPositions(push)).toHaveLength(10);
@@ -115,14 +115,14 @@ describe("settings behind a menu", () => {
 
 describe("displays, lamps and cards", () => {
   test("the display names the reaction in force", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack", "ostwick-glance"]);
+    const plan = planOn("furzel-slathorn", ["furzel-rack", "oddlume-glance"]);
     const prove = plan.sheet.find((step) => step.id.startsWith("prove:photocell-1/beam:low-beam:closing"))!;
     expect(prove.display).toBe("b1");
     expect(prove.see).toContainEqual({ kind: "display", text: "b1" });
   });
 
   test("inverted limit lamps: lit is the end the gate is not on", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack"]);
+    const plan = planOn("furzel-slathorn", ["furzel-rack"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!.during;
     expect(readFace(plan, on).lamps).toMatchObject({ "end-open": "lit", "end-closed": "lit" });
     const shut = readFace(plan, { ...on, tripped: [contact("drive-1/shut")] });
@@ -130,7 +130,7 @@ describe("displays, lamps and cards", () => {
   });
 
   test("a lamp of two colours with counted flashes", () => {
-    const plan = planOn("marlstreet-plover", ["marlstreet-strut", "marlstreet-strut"]);
+    const plan = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!;
     expect(on.looks.state).toEqual({ other: true, flashes: 1 });
     expect(on.see).toContainEqual(
@@ -139,10 +139,10 @@ describe("displays, lamps and cards", () => {
   });
 
   test("a card brings terminals, a memory and the pairing; without it nothing is paired", () => {
-    const bare = planOn("penhallow-drover", ["penhallow-haul"]);
+    const bare = planOn("pengrath-drawmel", ["pengrath-haul"]);
     expect(deliveredCards(bare.bundle.board)).toEqual([]);
     expect(bare.sheet.some((step) => step.station === "remotes")).toBe(false);
-    const fitted = planOn("penhallow-drover", ["penhallow-haul"], {}, "", undefined, ["radio-a"]);
+    const fitted = planOn("pengrath-drawmel", ["pengrath-haul"], {}, "", undefined, ["radio-a"]);
     expect(fitted.sheet.filter((step) => step.station === "remotes")).toHaveLength(2);
     expect(fitted.bundle.board.blocks.map((block) => block.id)).toContain("R");
   });

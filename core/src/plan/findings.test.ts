@@ -46,7 +46,7 @@ describe("trap 30: closing by itself with nothing that guards the closing", () =
       expect([id, unguarded(id, [], true)]).toEqual([id, true]);
       expect([id, unguarded(id, [], false)]).toEqual([id, false]);
       // A button guards nothing, wherever it sits.
-      expect([id, unguarded(id, ["lathbury-bell-push"], true)]).toEqual([id, true]);
+      expect([id, unguarded(id, ["lumbrick-bell-push"], true)]).toEqual([id, true]);
     }
   });
 
@@ -131,7 +131,7 @@ describe("a board that closes by itself, whatever is wished", () => {
   const always = boardIds().filter((id) => bundleOn(id, []).board.fixed["automatic-closing"] === true);
 
   test("is told where nothing guards its closing, and a sensor that is switched off guards nothing", () => {
-    for (const id of [...always, "osierbeck-egret"]) {
+    for (const id of [...always, "osierbeck-garmoth"]) {
       const wishes = { "automatic-closing": true };
       expect([id, codes(id, [], wishes)]).toEqual([
         id,
@@ -144,11 +144,11 @@ describe("a board that closes by itself, whatever is wished", () => {
     const closes = { "automatic-closing": true };
     const danger = (...given: Parameters<typeof bundleOn>) =>
       codes(...given).includes("automatic-closing-unprotected");
-    expect(danger("osierbeck-egret", ["lathbury-aether"], closes, "", undefined, [])).toBe(true);
-    expect(danger("osierbeck-egret", ["lathbury-aether"], closes, "", undefined, ["wireless-edge"])).toBe(
+    expect(danger("osierbeck-garmoth", ["lumbrick-farwisp"], closes, "", undefined, [])).toBe(true);
+    expect(danger("osierbeck-garmoth", ["lumbrick-farwisp"], closes, "", undefined, ["wireless-edge"])).toBe(
       false,
     );
-    expect(danger("osierbeck-egret", ["ostwick-glance"], closes)).toBe(false);
+    expect(danger("osierbeck-garmoth", ["oddlume-glance"], closes)).toBe(false);
     const off = boardIds().filter((id) => {
       const { board } = bundleOn(id, []);
       const input = board.inputs.find(
@@ -162,8 +162,8 @@ describe("a board that closes by itself, whatever is wished", () => {
         (each) => each.takes[0] === "photocell" && each.guards.join() === "closing",
       )!;
       const wishes = { ...closes, [input.off!.behaviour]: input.off!.is };
-      expect([id, danger(id, ["ostwick-glance"], closes)]).toEqual([id, false]);
-      expect([id, danger(id, ["ostwick-glance"], wishes)]).toEqual([id, true]);
+      expect([id, danger(id, ["oddlume-glance"], closes)]).toEqual([id, false]);
+      expect([id, danger(id, ["oddlume-glance"], wishes)]).toEqual([id, true]);
     }
     expect(off.length).toBeGreaterThan(0);
   });

@@ -45,7 +45,7 @@ test("trap 48: a stop that is set to be ignored while opening is a danger", () =
   expect(boards.length).toBeGreaterThan(0);
   for (const board of boards) {
     const told = (ignored: boolean) =>
-      codesOn(board, ["lathbury-halt"], { "stop-ignored-opening": ignored }).includes("stop-ignored-opening");
+      codesOn(board, ["lumbrick-halt"], { "stop-ignored-opening": ignored }).includes("stop-ignored-opening");
     expect([board, told(true), told(false)]).toEqual([board, true, false]);
   }
 });
@@ -69,13 +69,13 @@ test("a photocell with a battery sender that is to act both ways is told, one th
   const boards = able("photocell-reaction").filter(
     (board) =>
       Object.keys((behaviour("photocell-reaction") as { choices?: object }).choices ?? {}).includes("both") &&
-      planOn(board, ["ostwick-moth"]).wiring.placements.every(({ place }) => place),
+      planOn(board, ["oddlume-moth"]).wiring.placements.every(({ place }) => place),
   );
   const told = boards.filter((board) => {
     const both = (device: string) =>
       codesOn(board, [device], { "photocell-reaction": "both" }).includes("battery-cell-both-ways");
-    expect([board, both("ostwick-glance")]).toEqual([board, false]);
-    return both("ostwick-moth");
+    expect([board, both("oddlume-glance")]).toEqual([board, false]);
+    return both("oddlume-moth");
   });
   expect(told.length).toBeGreaterThan(1);
 });
@@ -106,14 +106,14 @@ test("an input that is wished off with something on it is a danger and names the
 });
 
 test("wishes that lead to nothing are said: a leaf delay on one leaf, a reaction of an input that stays empty", () => {
-  const { given } = planOn("osierbeck-egret", ["marlstreet-strut"], { "leaf-delay-closing": 3 });
+  const { given } = planOn("osierbeck-garmoth", ["marlstreet-strut"], { "leaf-delay-closing": 3 });
   const one = { ...given.job, survey: { ...given.job.survey, leaves: given.job.survey.leaves.slice(0, 1) } };
   const idle = planJob({ ...given, job: one }).findings.filter(({ code }) => code === "wish-without-effect");
   expect(idle.map((each) => wordsOf(each).what)).toEqual([
     expect.stringMatching(/^Wished and of no effect here: Leaf delay on closing 3 s/),
   ]);
   expect(
-    codesOn("osierbeck-egret", ["marlstreet-strut", "marlstreet-strut"], { "leaf-delay-closing": 3 }),
+    codesOn("osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut"], { "leaf-delay-closing": 3 }),
   ).not.toContain("wish-without-effect");
   const empty = able("photocell-reaction").filter((board) => {
     const { board: profile } = bundleOn(board, []);
@@ -121,7 +121,7 @@ test("wishes that lead to nothing are said: a leaf delay on one leaf, a reaction
     if (!input) return false;
     const wish = { "photocell-reaction": "closing" };
     expect([board, codesOn(board, [], wish).includes("wish-without-effect")]).toEqual([board, true]);
-    expect([board, codesOn(board, ["ostwick-glance"], wish).includes("wish-without-effect")]).toEqual([
+    expect([board, codesOn(board, ["oddlume-glance"], wish).includes("wish-without-effect")]).toEqual([
       board,
       false,
     ]);
@@ -132,9 +132,9 @@ test("wishes that lead to nothing are said: a leaf delay on one leaf, a reaction
 
 test("trap 32: more remotes than the board keeps", () => {
   const fobs = (n: number) => Array.from({ length: n }, () => "tallow-fob");
-  const { board } = bundleOn("copperfold-sash", []);
+  const { board } = bundleOn("copperfold-casspel", []);
   const kept = board.memories.find(({ holds }) => holds === "remotes")!.capacity!;
-  const told = (n: number) => codesOn("copperfold-sash", fobs(n)).includes("memory-full");
+  const told = (n: number) => codesOn("copperfold-casspel", fobs(n)).includes("memory-full");
   expect([told(kept), told(kept + 1)]).toEqual([false, true]);
   expect(deliveredCards(board)).toEqual([]);
 });
@@ -146,6 +146,6 @@ test("trap 10: on a board whose ways depend on it, firmware that is not noted is
     for (const known of board.firmware) expect(at(known)).not.toContain("firmware-needed");
     return at("").includes("firmware-needed");
   });
-  expect(told).toContain("hexby-trestle");
+  expect(told).toContain("hexby-hoistrum");
   expect(told.length).toBeLessThan(boardIds().length);
 });

@@ -41,19 +41,19 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "protection-open",
     [
       [
-        "osierbeck-egret",
+        "osierbeck-garmoth",
         () =>
           now(
-            found(done(jobOn("osierbeck-egret", usualDevices("osierbeck-egret")), untilPower), {
+            found(done(jobOn("osierbeck-garmoth", usualDevices("osierbeck-garmoth")), untilPower), {
               "stop-button-1/a": "off",
             }),
           ),
       ],
       [
-        "penhallow-drover",
+        "pengrath-drawmel",
         () =>
           now(
-            found(done(jobOn("penhallow-drover", usualDevices("penhallow-drover")), untilPower), {
+            found(done(jobOn("pengrath-drawmel", usualDevices("pengrath-drawmel")), untilPower), {
               "photocell-1/r-a": "off",
             }),
           ),
@@ -63,23 +63,23 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     3,
     "link-beside-device",
-    ["quillmarsh-duet", "osierbeck-egret"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
       board,
-      () => now(done(jobOn(board, ["lathbury-halt"]), (step) => untilPower(step) && !step.link)),
+      () => now(done(jobOn(board, ["lumbrick-halt"]), (step) => untilPower(step) && !step.link)),
     ]),
   ],
   [
     6,
     "panel-cut-off",
     [
-      ["tollard-nightjar", () => now(jumperLeft("tollard-nightjar"))],
-      ["marlstreet-plover", () => now(jumperLeft("marlstreet-plover"))],
+      ["tessock-umbrick", () => now(jumperLeft("tessock-umbrick"))],
+      ["marlstreet-pewlark", () => now(jumperLeft("marlstreet-pewlark"))],
     ],
   ],
   [
     4,
     "link-missing",
-    ["quillmarsh-duet", "osierbeck-egret"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
       board,
       () => {
         const out = jobOn(board, [], (job) => {
@@ -94,12 +94,13 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "source-reversed",
     [
       [
-        "osierbeck-egret",
-        () => now(exchanged(jobOn("osierbeck-egret", ["quillmarsh-reserve"]), "battery-1", "plus", "minus")),
+        "osierbeck-garmoth",
+        () =>
+          now(exchanged(jobOn("osierbeck-garmoth", ["quillmarsh-reserve"]), "battery-1", "plus", "minus")),
       ],
       [
-        "tollard-nightjar",
-        () => now(exchanged(jobOn("tollard-nightjar", ["tollard-sunleaf-24"]), "supply-1", "plus", "minus")),
+        "tessock-umbrick",
+        () => now(exchanged(jobOn("tessock-umbrick", ["tessock-sunnick-24"]), "supply-1", "plus", "minus")),
       ],
     ],
   ],
@@ -107,21 +108,24 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     18,
     "plugged-while-live",
     [
-      ["quillmarsh-duet", () => pluggedLive("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"])],
-      ["penhallow-drover", () => pluggedLive("penhallow-drover", ["brackwater-turn", "brackwater-clasp"])],
+      [
+        "quillmarsh-tandrel",
+        () => pluggedLive("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"]),
+      ],
+      ["pengrath-drawmel", () => pluggedLive("pengrath-drawmel", ["brackwater-turn", "brackwater-clasp"])],
     ],
   ],
   [
     20,
     "ac-on-dc",
     [
-      ["quillmarsh-duet", () => plan(jobOn("quillmarsh-duet", ["brackwater-clasp"]))],
-      ["penhallow-drover", () => plan(jobOn("penhallow-drover", ["brackwater-clasp"]))],
+      ["quillmarsh-tandrel", () => plan(jobOn("quillmarsh-tandrel", ["brackwater-clasp"]))],
+      ["pengrath-drawmel", () => plan(jobOn("pengrath-drawmel", ["brackwater-clasp"]))],
       [
-        "quillmarsh-duet as wired",
+        "quillmarsh-tandrel as wired",
         () =>
           now(
-            found(done(jobOn("quillmarsh-duet", usualDevices("quillmarsh-duet")), isWiring), {
+            found(done(jobOn("quillmarsh-tandrel", usualDevices("quillmarsh-tandrel")), isWiring), {
               "photocell-1/r-plus": "K1",
               "photocell-1/r-minus": "K2",
             }),
@@ -134,20 +138,20 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "drive-on-wrong-output",
     [
       [
-        "quillmarsh-duet",
+        "quillmarsh-tandrel",
         () =>
           now(
-            found(done(jobOn("quillmarsh-duet", ["quillmarsh-heron"]), isWiring), {
+            found(done(jobOn("quillmarsh-tandrel", ["quillmarsh-heron"]), isWiring), {
               "drive-1/a": "D3",
               "drive-1/b": "D4",
             }),
           ),
       ],
       [
-        "marlstreet-plover",
+        "marlstreet-pewlark",
         () =>
           now(
-            found(done(jobOn("marlstreet-plover", ["marlstreet-strut"]), isWiring), {
+            found(done(jobOn("marlstreet-pewlark", ["marlstreet-strut"]), isWiring), {
               "drive-1/m1": "O1",
               "drive-1/m2": "O2",
             }),
@@ -160,16 +164,17 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "plugs-swapped",
     [
       [
-        "larkrise-passage",
-        () => now(plugsSwapped("larkrise-passage", ["quillmarsh-reserve", "brackwater-latch"], "BT", "LK")),
+        "lammerlow-thrussel",
+        () =>
+          now(plugsSwapped("lammerlow-thrussel", ["quillmarsh-reserve", "brackwater-haspet"], "BT", "LK")),
       ],
-      ["osierbeck-egret", () => now(plugsSwapped("osierbeck-egret", ["ostwick-glance"], "E", "X"))],
+      ["osierbeck-garmoth", () => now(plugsSwapped("osierbeck-garmoth", ["oddlume-glance"], "E", "X"))],
     ],
   ],
   [
     47,
     "battery-left-connected",
-    ["osierbeck-egret", "larkrise-passage"].map((board) => [
+    ["osierbeck-garmoth", "lammerlow-thrussel"].map((board) => [
       board,
       () => {
         const given = jobOn(board, ["quillmarsh-reserve"]);

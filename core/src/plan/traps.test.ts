@@ -16,11 +16,11 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     8,
     "alignment-jumper-on",
-    ["quillmarsh-duet", "marlstreet-plover"].map((board) => [
+    ["quillmarsh-tandrel", "marlstreet-pewlark"].map((board) => [
       board,
       () =>
         plan(
-          jobOn(board, ["ostwick-moth"], (job) => {
+          jobOn(board, ["oddlume-moth"], (job) => {
             job.devices[0]!.jumpersOn = ["align"];
           }),
         ),
@@ -29,7 +29,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     19,
     "converter-too-small",
-    ["quillmarsh-duet", "penhallow-drover"].map((board) => [
+    ["quillmarsh-tandrel", "pengrath-drawmel"].map((board) => [
       board,
       () => plan(jobOn(board, ["brackwater-turn", "brackwater-grip"])),
     ]),
@@ -37,7 +37,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     19,
     "converter-asks-too-much",
-    ["quillmarsh-duet", "tarn-weir"].map((board) => [
+    ["quillmarsh-tandrel", "tarn-grellock"].map((board) => [
       board,
       () => plan(jobOn(board, ["brackwater-plain", "brackwater-grip", "brackwater-grip"])),
     ]),
@@ -45,7 +45,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     19,
     "voltage-over",
-    ["quillmarsh-duet", "penhallow-drover"].map((board) => [
+    ["quillmarsh-tandrel", "pengrath-drawmel"].map((board) => [
       board,
       () => plan(jobOn(board, ["brackwater-plain", "brackwater-clasp"])),
     ]),
@@ -55,19 +55,19 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "radio-card-missing",
     [
       [
-        "osierbeck-egret",
+        "osierbeck-garmoth",
         () =>
           plan(
-            jobOn("osierbeck-egret", ["lathbury-aether"], (job) => {
+            jobOn("osierbeck-garmoth", ["lumbrick-farwisp"], (job) => {
               job.cards = [];
             }),
           ),
       ],
       [
-        "penhallow-drover",
+        "pengrath-drawmel",
         () =>
           plan(
-            jobOn("penhallow-drover", ["tallow-fob"], (job) => {
+            jobOn("pengrath-drawmel", ["tallow-fob"], (job) => {
               job.cards = [];
             }),
           ),
@@ -77,13 +77,13 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     29,
     "rail-overloaded",
-    ["quillmarsh-duet", "osierbeck-egret"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
       board,
       () =>
         plan(
           jobOn(
             board,
-            Array.from({ length: 20 }, () => "ostwick-vigil"),
+            Array.from({ length: 20 }, () => "oddlume-vigil"),
           ),
         ),
     ]),
@@ -91,7 +91,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     31,
     "rail-sleeps",
-    ["marlstreet-plover", "tollard-nightjar"].map((board) => [
+    ["marlstreet-pewlark", "tessock-umbrick"].map((board) => [
       board,
       () => plan(jobOn(board, ["marram-hoop"])),
     ]),
@@ -101,19 +101,19 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "clearance-short",
     [
       [
-        "marlstreet-plover",
+        "marlstreet-pewlark",
         () =>
           plan(
-            jobOn("marlstreet-plover", ["marlstreet-strut"], (job) => {
+            jobOn("marlstreet-pewlark", ["marlstreet-strut"], (job) => {
               job.devices[0]!.clearanceMm = 40;
             }),
           ),
       ],
       [
-        "larkrise-passage",
+        "lammerlow-thrussel",
         () =>
           plan(
-            jobOn("larkrise-passage", ["sorrel-runner"], (job) => {
+            jobOn("lammerlow-thrussel", ["sorrel-runner"], (job) => {
               job.devices[0]!.clearanceMm = 80;
             }),
           ),
@@ -123,34 +123,34 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     38,
     "test-without-wire",
-    ["osierbeck-egret", "fennimore-otter"].map((board) => [
+    ["osierbeck-garmoth", "furzel-slathorn"].map((board) => [
       board,
-      () => plan(jobOn(board, ["ostwick-moth"], undefined, { "photocell-test": true })),
+      () => plan(jobOn(board, ["oddlume-moth"], undefined, { "photocell-test": true })),
     ]),
   ],
   [
     38,
     "wired-but-not-tested",
-    ["osierbeck-egret", "fennimore-otter"].map((board) => [
+    ["osierbeck-garmoth", "furzel-slathorn"].map((board) => [
       board,
-      () => plan(jobOn(board, ["ostwick-vigil"], undefined, { "photocell-test": false })),
+      () => plan(jobOn(board, ["oddlume-vigil"], undefined, { "photocell-test": false })),
     ]),
   ],
   [
     39,
     "open-contact-on-closed-input",
-    ["quillmarsh-duet", "osierbeck-egret"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
       board,
-      () => plan(jobOn(board, ["lathbury-bell-push"])),
+      () => plan(jobOn(board, ["lumbrick-bell-push"])),
     ]),
   ],
   [
     42,
     "source-of-another-voltage",
     [
-      ["osierbeck-egret", () => plan(jobOn("osierbeck-egret", ["marlstreet-cell"]))],
-      ["larkrise-passage", () => plan(jobOn("larkrise-passage", ["marlstreet-cell"]))],
-      ["tollard-nightjar", () => plan(jobOn("tollard-nightjar", ["tollard-sunleaf-24", "marlstreet-cell"]))],
+      ["osierbeck-garmoth", () => plan(jobOn("osierbeck-garmoth", ["marlstreet-cell"]))],
+      ["lammerlow-thrussel", () => plan(jobOn("lammerlow-thrussel", ["marlstreet-cell"]))],
+      ["tessock-umbrick", () => plan(jobOn("tessock-umbrick", ["tessock-sunnick-24", "marlstreet-cell"]))],
     ],
   ],
 ];

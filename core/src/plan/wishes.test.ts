@@ -36,7 +36,7 @@ test("whatever sits alone on an input that a setting switches off, counts once t
 });
 
 test("an input that stays empty is off where a setting can do it, and a wish of one's own stands", () => {
-  const bundle = bundleOn("fennimore-otter", ["lathbury-halt"]);
+  const bundle = bundleOn("furzel-slathorn", ["lumbrick-halt"]);
   expect(wishesOf(bundle, planWiring(bundle))).toMatchObject({
     "stop-reaction": "stop",
     "photocell-reaction": "off",

@@ -112,8 +112,8 @@ describe.each(boardIds())("gates on %s", (id) => {
 
 /** Jobs that are dangerous as they are planned, on boards of different manner. */
 const dangerous: [string, string[]][] = [
-  ["tollard-nightjar", ["tollard-gate-board", "tollard-sunleaf-24", "marlstreet-cell"]],
-  ["osierbeck-egret", ["marlstreet-strut", "marlstreet-strut", "marlstreet-cell"]],
+  ["tessock-umbrick", ["tessock-gate-board", "tessock-sunnick-24", "marlstreet-cell"]],
+  ["osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut", "marlstreet-cell"]],
 ];
 
 describe("a danger", () => {

@@ -17,7 +17,7 @@ function benchOf(code: string, board: string, device: string) {
   };
 }
 
-describe.each(["osierbeck-egret", "larkrise-passage"])("a battery on %s, the board isolated", (board) => {
+describe.each(["osierbeck-garmoth", "lammerlow-thrussel"])("a battery on %s, the board isolated", (board) => {
   const { own, findingsOf } = benchOf("battery-left-connected", board, "quillmarsh-reserve");
   const all = own.map((core) => core.id);
 
@@ -39,8 +39,8 @@ describe.each(["osierbeck-egret", "larkrise-passage"])("a battery on %s, the boa
 });
 
 test.each([
-  ["quillmarsh-duet", "brackwater-clasp", true],
-  ["osierbeck-egret", "quillmarsh-reserve", false],
+  ["quillmarsh-tandrel", "brackwater-clasp", true],
+  ["osierbeck-garmoth", "quillmarsh-reserve", false],
 ])("plugged in under power on %s, %s is named where it is keyed: %s", (board, device, keyed) => {
   const { findingsOf, last } = benchOf("plugged-while-live", board, device);
   const live = findingsOf({ landedLive: [pinNode(last.id, last.profile.pins[0]!.id)] });
@@ -92,7 +92,7 @@ test("a battery that found no place on the board is not left connected", () => {
 
 test("where a core belongs that sits elsewhere, no link is asked for; on an input that nothing is meant for, one is", () => {
   const asked = boardIds().flatMap((id) => {
-    const planned = planJob(jobOn(id, [...usualDevices(id), "lathbury-halt"]));
+    const planned = planJob(jobOn(id, [...usualDevices(id), "lumbrick-halt"]));
     const { wiring, bundle } = planned;
     const out = Object.fromEntries(wiring.links.map((link) => [link.id, "out" as const]));
     const wired: BenchState = {

@@ -3,8 +3,8 @@ import { behavioursAt } from "../controls/index.ts";
 import { planJob } from "../plan/index.ts";
 import { boardIds, bundleOn } from "../testing/shipped.ts";
 
-const testable = "ostwick-vigil";
-const untestable = "ostwick-moth";
+const testable = "oddlume-vigil";
+const untestable = "oddlume-moth";
 
 /** Boards that test their photocells or not, as they are set. */
 const settable = boardIds().filter((id) => settableBehaviours(bundleOn(id, []).board).has("photocell-test"));
@@ -37,14 +37,14 @@ function planned(id: string, devices: string[], wish?: boolean) {
 describe("a setting for the test of one input", () => {
   test("is decided by what sits there, whatever another input with a test of its own has on it", () => {
     // The edge of this board is tested by way of its supply: no setting switches that, and none can be asked for it.
-    const devices = ["ostwick-vigil", "lathbury-softline"];
-    const plan = planJob(bundleOn("hexby-trestle", devices));
+    const devices = ["oddlume-vigil", "lumbrick-plushet"];
+    const plan = planJob(bundleOn("hexby-hoistrum", devices));
     const on = plan.wiring.placements.flatMap(({ demand, place }) =>
       demand.kind === "contact" && place?.kind === "input" ? [place.input.id] : [],
     );
     expect(on.sort()).toEqual(["beam", "edge"]);
-    expect(planned("hexby-trestle", devices)).toEqual({ set: true, found: [] });
-    expect(planned("hexby-trestle", devices, false).found).toEqual([["wired-but-not-tested", testable]]);
+    expect(planned("hexby-hoistrum", devices)).toEqual({ set: true, found: [] });
+    expect(planned("hexby-hoistrum", devices, false).found).toEqual([["wired-but-not-tested", testable]]);
   });
 });
 
@@ -80,6 +80,6 @@ test("a board that always tests at its output says which device it cannot test",
   expect(always).not.toEqual([]);
   for (const id of always) {
     expect(planned(id, [untestable]).found).toEqual([["test-without-wire", untestable]]);
-    expect(planned(id, ["larkrise-sill"]).found).toEqual([]);
+    expect(planned(id, ["lammerlow-sill"]).found).toEqual([]);
   }
 });

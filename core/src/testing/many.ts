@@ -36,4 +36,5 @@ export function manyDevices(board: BoardProfile, count: number, seed: number): S
 }
 
 /** Boards of different manner on which large jobs are tried. */
-export const largeBoards = () => ["osierbeck-egret", "hexby-trestle", "penhallow-drover"].map(shippedBoard);
+export const largeBoards = () =>
+  ["osierbeck-garmoth", "hexby-hoistrum", "pengrath-drawmel"].map(shippedBoard);

@@ -21,8 +21,8 @@ const root = new URL("../../../", import.meta.url);
 const text = (path: string) => readFileSync(new URL(path, root), "utf8");
 
 /** The shipped board, read anew so that a test may change it. */
-export const duet = (): BoardProfile => shippedBoard("quillmarsh-duet");
-export const duetText = () => boardText("quillmarsh-duet");
+export const tandrel = (): BoardProfile => shippedBoard("quillmarsh-tandrel");
+export const tandrelText = () => boardText("quillmarsh-tandrel");
 
 /** Text of a shipped board. */
 export const boardText = (id: string) => text(`boards/${id}.yaml`);
@@ -121,39 +121,39 @@ export function planOn(...site: Parameters<typeof bundleOn>): JobPlan & { given:
 
 /** Devices that are usual on the sites of the shipped boards; a board that is not listed gets some that fit it. */
 const listedDevices: Record<string, string[]> = {
-  "quillmarsh-duet": [
+  "quillmarsh-tandrel": [
     "quillmarsh-heron",
     "quillmarsh-heron",
-    "ostwick-glance",
-    "lathbury-softline",
+    "oddlume-glance",
+    "lumbrick-plushet",
     "tallow-turnkey",
   ],
-  "osierbeck-egret": [
+  "osierbeck-garmoth": [
     "marlstreet-strut",
     "marlstreet-strut",
-    "ostwick-glance",
-    "ostwick-glance",
-    "lathbury-softline",
-    "lathbury-halt",
+    "oddlume-glance",
+    "oddlume-glance",
+    "lumbrick-plushet",
+    "lumbrick-halt",
     "tallow-turnkey",
-    "ostwick-ember",
+    "oddlume-winkard",
   ],
-  "marlstreet-plover": ["marlstreet-strut", "marlstreet-strut", "ostwick-glance", "tallow-turnkey"],
-  "fennimore-otter": ["fennimore-rack", "ostwick-glance", "lathbury-halt", "tallow-turnkey", "ostwick-ember"],
-  "penhallow-drover": [
-    "penhallow-haul",
-    "ostwick-glance",
-    "lathbury-softline",
+  "marlstreet-pewlark": ["marlstreet-strut", "marlstreet-strut", "oddlume-glance", "tallow-turnkey"],
+  "furzel-slathorn": ["furzel-rack", "oddlume-glance", "lumbrick-halt", "tallow-turnkey", "oddlume-winkard"],
+  "pengrath-drawmel": [
+    "pengrath-haul",
+    "oddlume-glance",
+    "lumbrick-plushet",
     "tallow-turnkey",
-    "ostwick-ember",
+    "oddlume-winkard",
   ],
-  "hexby-trestle": ["hexby-shaft", "ostwick-glance", "hexby-triple"],
-  "tarn-weir": ["tarn-drum", "ostwick-glance", "ostwick-glance", "hexby-triple"],
-  "larkrise-passage": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
-  "sorrel-mender": ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"],
-  "copperfold-lantern": ["copperfold-chain", "copperfold-chain", "copperfold-drop", "lathbury-softline"],
-  "copperfold-sash": ["copperfold-chain", "lathbury-softline"],
-  "tollard-nightjar": ["tollard-gate-board"],
+  "hexby-hoistrum": ["hexby-shaft", "oddlume-glance", "hexby-triple"],
+  "tarn-grellock": ["tarn-drum", "oddlume-glance", "oddlume-glance", "hexby-triple"],
+  "lammerlow-thrussel": ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"],
+  "sorrel-tinkell": ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"],
+  "copperfold-skarlune": ["copperfold-chain", "copperfold-chain", "copperfold-drop", "lumbrick-plushet"],
+  "copperfold-casspel": ["copperfold-chain", "lumbrick-plushet"],
+  "tessock-umbrick": ["tessock-gate-board"],
 };
 
 /** A drive for each leaf, and the first photocell and stop of the catalogue that the board takes. */

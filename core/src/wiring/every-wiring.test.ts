@@ -288,7 +288,7 @@ test("a device without a place is told once for each part, and one whose input i
 
 test("an input that cannot be shared and is taken: the second device is told, with the first by name and no other", () => {
   const told = boardIds().flatMap((id) => {
-    const bundle = bundleOn(id, ["lathbury-ribbon", "lathbury-ribbon", "lathbury-halt"]);
+    const bundle = bundleOn(id, ["lumbrick-ribbon", "lumbrick-ribbon", "lumbrick-halt"]);
     // An edge that does not go on at its far end: a second one finds nothing to go on from.
     for (const { contacts } of bundle.devices) for (const contact of contacts) delete contact.through;
     const plan = planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) });
@@ -397,14 +397,14 @@ test("what must always live on a rail that sleeps is told, and what must sleep o
 });
 
 test("an instance whose profile is nowhere is left out, and the rest is planned as if it were not there", () => {
-  const bundle = bundleOn("quillmarsh-duet", ["ostwick-glance", "lathbury-halt"]);
+  const bundle = bundleOn("quillmarsh-tandrel", ["oddlume-glance", "lumbrick-halt"]);
   const board = boardOnSite(bundle.job, bundle.board);
   const alone = planWiring({
     ...bundle,
     board,
-    devices: bundle.devices.filter(({ id }) => id !== "ostwick-glance"),
+    devices: bundle.devices.filter(({ id }) => id !== "oddlume-glance"),
   });
-  expect(alone.devices.map(({ profile }) => profile.id)).toEqual(["lathbury-halt"]);
+  expect(alone.devices.map(({ profile }) => profile.id)).toEqual(["lumbrick-halt"]);
   expect(alone.cores.filter(({ device }) => device !== undefined && device !== "stop-button-1")).toEqual([]);
 });
 
@@ -424,9 +424,9 @@ test("no two drives run on one output: one too many has no place", () => {
 });
 
 test("a chain says which card would give each its own input, and nothing once that card is fitted", () => {
-  const devices = ["lathbury-halt", "lathbury-halt", "lathbury-halt"];
+  const devices = ["lumbrick-halt", "lumbrick-halt", "lumbrick-halt"];
   const room = (cards: string[]) => {
-    const bundle = bundleOn("osierbeck-egret", devices, {}, "", undefined, cards);
+    const bundle = bundleOn("osierbeck-garmoth", devices, {}, "", undefined, cards);
     return found(
       planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) }),
       "contacts-chained",

@@ -131,7 +131,7 @@ describe("what cannot be placed says why", () => {
 
   test("trap 39: a bell push that rests open, as a stop", () => {
     const found = findings((job) => {
-      job.devices.find((each) => each.id === "stop")!.device.id = "lathbury-bell-push";
+      job.devices.find((each) => each.id === "stop")!.device.id = "lumbrick-bell-push";
     });
     expect(found.map((each) => each.code)).toEqual(["open-contact-on-closed-input"]);
     expect(found[0]?.subjects).toContainEqual({ kind: "terminal", id: "P2" });

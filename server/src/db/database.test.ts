@@ -59,7 +59,7 @@ describe("the database", () => {
 
 describe("profiles", () => {
   test("the newest revision is listed and found; an older one can still be asked for", async () => {
-    const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
+    const board = (await findProfile(knex, "board", { id: "quillmarsh-tandrel" }))!;
     expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "newer" }, "# mine")).toBe("stored");
     const listed = JSON.parse(await profilesJson(knex, "board")) as BoardProfile[];
     expect(listed.filter(({ id }) => id === board.id).map(({ revision }) => revision)).toEqual([2]);
@@ -71,7 +71,7 @@ describe("profiles", () => {
   });
 
   test("a revision that is there is never written over, by a person or by a later shipped file", async () => {
-    const board = (await findProfile(knex, "board", { id: "quillmarsh-duet" }))!;
+    const board = (await findProfile(knex, "board", { id: "quillmarsh-tandrel" }))!;
     await addOwn(knex, "board", { ...board, revision: 2, summary: "mine" }, "# mine");
     expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toEqual({
       newest: 2,
@@ -125,7 +125,7 @@ describe("a database of the first version", () => {
     const board = JSON.stringify(
       parse(readFileSync(join(root, "core/src/testing/old/board-1.yaml"), "utf8")),
     );
-    await before("profiles").insert({ kind: "board", id: "quillmarsh-duet", revision: 1, body: board });
+    await before("profiles").insert({ kind: "board", id: "quillmarsh-tandrel", revision: 1, body: board });
     const { job } = JSON.parse(readFileSync(join(root, "demo/netloft.json"), "utf8")) as { job: object };
     await before("jobs").insert({
       id: "netloft",
@@ -153,7 +153,9 @@ describe("a database of the first version", () => {
     expect(stored.version).toBe(4);
     expect(stored.board).toMatchObject({ format: "anvilcloud/board@2", limits: ["stops"] });
     expect(stored.board.supply.poles).toEqual({ live: "M1", neutral: "M2", earth: "M3" });
-    expect((await findProfile(after, "board", { id: "quillmarsh-duet" }))?.format).toBe("anvilcloud/board@2");
+    expect((await findProfile(after, "board", { id: "quillmarsh-tandrel" }))?.format).toBe(
+      "anvilcloud/board@2",
+    );
     // A device of that time has what was added to its format since, in the catalogue and in the job.
     const added = { jumpers: [], listens: [], supplies: [{ lives: "any", suppression: "none" }] };
     expect(stored.devices).toMatchObject([{ id: oldDevice.id, ...added }]);

@@ -7,8 +7,8 @@ import request from "supertest";
 import { root, serve } from "../testing/serve.ts";
 
 const shipped = readdirSync(join(root, "boards")).length;
-const sash = readFileSync(join(root, "boards/copperfold-sash.yaml"), "utf8");
-const duet = readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8");
+const sash = readFileSync(join(root, "boards/copperfold-casspel.yaml"), "utf8");
+const tandrel = readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8");
 
 let app: Express;
 let knex: Knex;
@@ -22,16 +22,16 @@ describe("boards over HTTP", () => {
   test("are listed with the number of jobs on each", async () => {
     const { body } = await request(app).get("/api/boards").expect(200);
     expect(body.boards).toHaveLength(shipped);
-    expect(body.jobs).toEqual({ "quillmarsh-duet": 3 });
+    expect(body.jobs).toEqual({ "quillmarsh-tandrel": 3 });
   });
 
   test("give back their text as it was written, comments and order with it", async () => {
-    const { text, headers } = await request(app).get("/api/boards/copperfold-sash/source").expect(200);
+    const { text, headers } = await request(app).get("/api/boards/copperfold-casspel/source").expect(200);
     expect(text).toBe(sash);
-    expect(headers["content-disposition"]).toContain("copperfold-sash.yaml");
+    expect(headers["content-disposition"]).toContain("copperfold-casspel.yaml");
     await request(app).get("/api/boards/nobody/source").expect(404);
-    await request(app).get("/api/boards/copperfold-sash?revision=9").expect(404);
-    await request(app).get("/api/boards/copperfold-sash?revision=x").expect(400);
+    await request(app).get("/api/boards/copperfold-casspel?revision=9").expect(404);
+    await request(app).get("/api/boards/copperfold-casspel?revision=x").expect(400);
   });
 
   test("take a new profile from its text and keep it to the letter", async () => {
@@ -45,17 +45,17 @@ describe("boards over HTTP", () => {
   });
 
   test("never lose a revision: one that is there is refused, and the refusal says which is free", async () => {
-    const { body } = await post(duet).expect(409);
+    const { body } = await post(tandrel).expect(409);
     expect(body.detail).toContain("revision: expected 2 or more, found 1");
-    await post(withHeading(duet, { revision: 2 })).expect(201);
-    await post(withHeading(duet, { revision: 2 })).expect(409);
-    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.revision).toBe(2);
-    expect((await request(app).get("/api/boards/quillmarsh-duet?revision=1")).body.revision).toBe(1);
+    await post(withHeading(tandrel, { revision: 2 })).expect(201);
+    await post(withHeading(tandrel, { revision: 2 })).expect(409);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(2);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel?revision=1")).body.revision).toBe(1);
   });
 
   test("a job keeps its revision until it takes the new one, and then can be read and exported", async () => {
-    await post(withHeading(duet, { revision: 2 })).expect(201);
-    const uses = await request(app).get("/api/boards/quillmarsh-duet/jobs").expect(200);
+    await post(withHeading(tandrel, { revision: 2 })).expect(201);
+    const uses = await request(app).get("/api/boards/quillmarsh-tandrel/jobs").expect(200);
     expect(
       uses.body.jobs.map((use: { id: string; revision: number }) => [use.id, use.revision]).sort(),
     ).toEqual([
@@ -65,14 +65,14 @@ describe("boards over HTTP", () => {
     ]);
     const before = await request(app).get("/api/jobs/netloft");
     expect(before.body.board.revision).toBe(1);
-    const job = { ...before.body.job, board: { id: "quillmarsh-duet", revision: 2 } };
+    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 2 } };
     const put = await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job);
     expect(put.body.board.revision).toBe(2);
     const { log } = (await request(app).get("/api/jobs/netloft/log")).body;
     expect(log.at(-1)).toMatchObject({
       kind: "board-taken",
-      from: { id: "quillmarsh-duet", revision: 1 },
-      to: { id: "quillmarsh-duet", revision: 2 },
+      from: { id: "quillmarsh-tandrel", revision: 1 },
+      to: { id: "quillmarsh-tandrel", revision: 2 },
     });
     // A save from a stale version leaves neither the change nor a word in the log.
     await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job).expect(412);
@@ -85,33 +85,33 @@ describe("boards over HTTP", () => {
   });
 
   test("no jump burns the numbers that are left: a revision lies within reach of the newest", async () => {
-    const far = await post(withHeading(duet, { revision: 9_999 })).expect(409);
+    const far = await post(withHeading(tandrel, { revision: 9_999 })).expect(409);
     expect(far.body).toMatchObject({ title: "Revision out of reach", newest: 1 });
     expect(far.body.detail).toContain("revision: expected 2 to 101, found 9999");
-    await post(withHeading(duet, { revision: 102 })).expect(409);
-    await post(withHeading(duet, { revision: 101 })).expect(201);
-    await post(withHeading(duet, { revision: 102 })).expect(201);
+    await post(withHeading(tandrel, { revision: 102 })).expect(409);
+    await post(withHeading(tandrel, { revision: 101 })).expect(201);
+    await post(withHeading(tandrel, { revision: 102 })).expect(201);
   });
 
   test("a revision written here goes when no job was made with it, and stays while one was", async () => {
     const remove = (revision: number) =>
-      request(app).delete(`/api/boards/quillmarsh-duet?revision=${revision}`);
-    await post(withHeading(duet, { revision: 2 })).expect(201);
+      request(app).delete(`/api/boards/quillmarsh-tandrel?revision=${revision}`);
+    await post(withHeading(tandrel, { revision: 2 })).expect(201);
     const before = await request(app).get("/api/jobs/netloft");
-    const job = { ...before.body.job, board: { id: "quillmarsh-duet", revision: 2 } };
+    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 2 } };
     await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job).expect(200);
     expect((await remove(2).expect(409)).body.detail).toContain("jobs were made with it");
     expect((await remove(1).expect(409)).body.title).toBe("Shipped");
     await request(app).put("/api/jobs/netloft").set("If-Match", '"2"').send(before.body.job).expect(200);
     await remove(2).expect(204);
-    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.revision).toBe(1);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(1);
   });
 
   test("a job may go to a revision, back, away under another id, and there again", async () => {
-    await post(withHeading(duet, { revision: 2 })).expect(201);
+    await post(withHeading(tandrel, { revision: 2 })).expect(201);
     const take = async (id: string, revision: number) => {
       const { body, headers } = await request(app).get(`/api/jobs/${id}`);
-      const job = { ...body.job, board: { id: "quillmarsh-duet", revision } };
+      const job = { ...body.job, board: { id: "quillmarsh-tandrel", revision } };
       await request(app).put(`/api/jobs/${id}`).set("If-Match", headers.etag!).send(job).expect(200);
     };
     await take("netloft", 2);

@@ -17,7 +17,7 @@ afterAll(() => knex.destroy());
 describe("the catalogue", () => {
   test("boards, one board, devices", async () => {
     expect((await request(app).get("/api/boards")).body.boards).toHaveLength(boards);
-    expect((await request(app).get("/api/boards/quillmarsh-duet")).body.name).toBe("Duet");
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.name).toBe("Tandrel");
     await request(app).get("/api/boards/nobody").expect(404);
     expect((await request(app).get("/api/devices")).body.devices.length).toBeGreaterThanOrEqual(8);
   });
@@ -27,7 +27,10 @@ describe("the catalogue", () => {
     const schema = async (name: string) =>
       ajv.compile((await request(app).get(`/api/schemas/${name}.json`).expect(200)).body as object);
     const board = await schema("board");
-    const profile = (await request(app).get("/api/boards/quillmarsh-duet")).body as Record<string, unknown>;
+    const profile = (await request(app).get("/api/boards/quillmarsh-tandrel")).body as Record<
+      string,
+      unknown
+    >;
     expect(board(profile)).toBe(true);
     expect(board({ ...profile, format: "board" })).toBe(false);
     expect(board({ ...profile, relays: [] })).toBe(false);

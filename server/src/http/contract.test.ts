@@ -14,14 +14,14 @@ afterAll(() => knex.destroy());
 const all: readonly Route[] = routes;
 const job = "netloft";
 const addressOf = ({ path }: Route) =>
-  path.replace("{name}", "board.json").replace("{id}", path.includes("boards") ? "quillmarsh-duet" : job);
+  path.replace("{name}", "board.json").replace("{id}", path.includes("boards") ? "quillmarsh-tandrel" : job);
 
 const note = { id: "n1", at: "2026-11-24T09:00:00.000Z", by: "Ivet Carrandine", kind: "note", text: "dry" };
 
 /** A request that each change takes; what it answers is looked at. */
 const changes: Record<string, () => Promise<request.Response>> = {
   "post /api/jobs": () =>
-    request(app).post("/api/jobs").send({ title: "Quay", customer: "Perrin", board: "quillmarsh-duet" }),
+    request(app).post("/api/jobs").send({ title: "Quay", customer: "Perrin", board: "quillmarsh-tandrel" }),
   "put /api/jobs/{id}": async () => {
     const { body, headers } = await request(app).get(`/api/jobs/${job}`);
     return request(app)
@@ -30,7 +30,7 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .send(body.job as object);
   },
   "delete /api/jobs/{id}": async () => {
-    const wanted = { title: "Soon gone", customer: "Perrin", board: "quillmarsh-duet" };
+    const wanted = { title: "Soon gone", customer: "Perrin", board: "quillmarsh-tandrel" };
     const { body, headers } = await request(app).post("/api/jobs").send(wanted);
     return request(app)
       .delete(`/api/jobs/${body.job.id as string}`)
@@ -58,12 +58,12 @@ const changes: Record<string, () => Promise<request.Response>> = {
   },
   "delete /api/session": () => request(app).delete("/api/session"),
   "delete /api/boards/{id}": async () => {
-    const { text } = await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true);
+    const { text } = await request(app).get("/api/boards/quillmarsh-tandrel/source").buffer(true);
     await request(app)
       .post("/api/boards")
       .type("application/yaml")
-      .send(text.replace(/^id: .*$/m, "id: gone-duet"));
-    return request(app).delete("/api/boards/gone-duet?revision=1");
+      .send(text.replace(/^id: .*$/m, "id: gone-tandrel"));
+    return request(app).delete("/api/boards/gone-tandrel?revision=1");
   },
   "delete /api/devices/{id}": async () => {
     const [device] = (await request(app).get("/api/devices")).body.devices as object[];
@@ -74,11 +74,11 @@ const changes: Record<string, () => Promise<request.Response>> = {
     return request(app).delete("/api/devices/gone?revision=1");
   },
   "post /api/boards": async () => {
-    const { text } = await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true);
+    const { text } = await request(app).get("/api/boards/quillmarsh-tandrel/source").buffer(true);
     return request(app)
       .post("/api/boards")
       .type("application/yaml")
-      .send(text.replace(/^id: .*$/m, "id: another-duet"));
+      .send(text.replace(/^id: .*$/m, "id: another-tandrel"));
   },
   "post /api/devices": async () => {
     const [device] = (await request(app).get("/api/devices")).body.devices as object[];

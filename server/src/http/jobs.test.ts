@@ -38,7 +38,7 @@ describe("jobs", () => {
   test("a new job is a draft on its board, with an ETag and a place", async () => {
     const made = await request(app)
       .post("/api/jobs")
-      .send({ title: "Kelp store, pair", customer: "Someone", board: "quillmarsh-duet" })
+      .send({ title: "Kelp store, pair", customer: "Someone", board: "quillmarsh-tandrel" })
       .expect(201);
     expect(made.headers.etag).toBe('"1"');
     const found = await request(app)
@@ -46,7 +46,7 @@ describe("jobs", () => {
       .expect(200);
     expect(found.body.job).toMatchObject({
       title: "Kelp store, pair",
-      board: { id: "quillmarsh-duet", revision: 1 },
+      board: { id: "quillmarsh-tandrel", revision: 1 },
     });
   });
 

@@ -15,7 +15,7 @@ test("no request, however it is spoilt, gives a fault of the server, and what is
   const right: Right = {
     job: (await get("/api/jobs/netloft")).job as Right["job"],
     bundle,
-    board: (await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true)).text,
+    board: (await request(app).get("/api/boards/quillmarsh-tandrel/source").buffer(true)).text,
     device: ((await get("/api/devices")).devices as object[])[0]!,
   };
   const server = app.listen(0, "127.0.0.1");

@@ -59,10 +59,10 @@ describe("worker threads", () => {
     work = createWork(usualLanes, built);
     const plan = JSON.parse(await work.run("plan", text)) as { wiring: { cores: unknown[] } };
     expect(plan.wiring.cores).toHaveLength(29);
-    const duet = readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8");
-    expect((await work.run("board", duet)).id).toBe("quillmarsh-duet");
+    const tandrel = readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8");
+    expect((await work.run("board", tandrel)).id).toBe("quillmarsh-tandrel");
     await expect(work.run("plan", "{oops")).rejects.toBeInstanceOf(NotJson);
-    const refused = work.run("board", duet.replace("leaves: 2", "leaves: 7"));
+    const refused = work.run("board", tandrel.replace("leaves: 2", "leaves: 7"));
     await expect(refused).rejects.toBeInstanceOf(ProblemsError);
     await expect(refused).rejects.toThrow(/profile:\d+:\d+: leaves: expected at most 2, found 7/);
     await expect(
@@ -166,8 +166,8 @@ describe("worker threads", () => {
     work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 6 } }, built);
     await expect(work.run("plan", text)).rejects.toThrow(/found no thread to work in/);
     expect(
-      (await work.run("board", readFileSync(join(root, "boards/quillmarsh-duet.yaml"), "utf8"))).id,
-    ).toBe("quillmarsh-duet");
+      (await work.run("board", readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8"))).id,
+    ).toBe("quillmarsh-tandrel");
   });
 
   test("that need too much memory end alone", async () => {

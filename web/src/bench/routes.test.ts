@@ -31,19 +31,19 @@ function runTogether(one: Segment, other: Segment): boolean {
   return false;
 }
 
-const eye = ["ostwick-glance", "ostwick-vigil", "lathbury-halt", "tallow-turnkey"];
+const eye = ["oddlume-glance", "oddlume-vigil", "lumbrick-halt", "tallow-turnkey"];
 const jobs = [
   netloft(),
-  jobOn("osierbeck-egret", [
+  jobOn("osierbeck-garmoth", [
     "marlstreet-strut",
     "marlstreet-strut",
-    "lathbury-softline",
-    "ostwick-ember",
+    "lumbrick-plushet",
+    "oddlume-winkard",
     ...eye,
   ]),
-  jobOn("fennimore-otter", ["fennimore-rack", "ostwick-ember", ...eye]),
-  jobOn("hexby-trestle", ["hexby-shaft", "hexby-triple", "tallow-chime", ...eye]),
-  jobOn("larkrise-passage", ["sorrel-runner", "larkrise-inside", "larkrise-outside", "larkrise-sill"]),
+  jobOn("furzel-slathorn", ["furzel-rack", "oddlume-winkard", ...eye]),
+  jobOn("hexby-hoistrum", ["hexby-shaft", "hexby-triple", "tallow-clangle", ...eye]),
+  jobOn("lammerlow-thrussel", ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"]),
 ];
 
 test.each(jobs.map((job) => [job.board.name, job] as const))(

@@ -28,7 +28,7 @@ describe("the list of jobs", () => {
     title: "Netloft yard",
     customer: "Tamsel Orrowby",
     town: "Saltreath",
-    board: "Duet",
+    board: "Tandrel",
     updatedAt: "2026-11-20T07:30:00.000Z",
   };
 

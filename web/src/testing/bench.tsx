@@ -22,7 +22,7 @@ import { createPlanner } from "../planner/planner.ts";
 const root = resolve(import.meta.dirname, "../../..");
 const text = (path: string) => readFileSync(resolve(root, path), "utf8");
 
-const board = readBoard(text("boards/quillmarsh-duet.yaml"), "board");
+const board = readBoard(text("boards/quillmarsh-tandrel.yaml"), "board");
 const devices = readdirSync(resolve(root, "devices")).map((file) =>
   readDevice(text(`devices/${file}`), file),
 );

@@ -73,7 +73,7 @@ describe.each(boardIds())("the face of %s", (id) => {
 });
 
 test("any mix of parts without places is laid out without overlap", () => {
-  const base = fitBoard(shippedBoard("copperfold-sash"), {});
+  const base = fitBoard(shippedBoard("copperfold-casspel"), {});
   const word = fc.stringMatching(/^[A-Za-z0-9 ]{1,12}$/).filter((text) => text.trim() !== "");
   const some = <T>(part: (n: number, label: string) => T, most: number) =>
     fc.array(word, { maxLength: most }).map((labels) => labels.map((label, n) => part(n, label)));

@@ -22,7 +22,7 @@ import {
   type Gesture,
 } from "./index.ts";
 
-const board = shippedBoard("quillmarsh-duet");
+const board = shippedBoard("quillmarsh-tandrel");
 const names = namesOf(board);
 const labels = labelsOf(board);
 
@@ -237,9 +237,9 @@ describe("gestures", () => {
     expect(reported({ set: { control: "S1", to: "x" } })).toEqual(["do.set.to"]);
     expect(reported({ choose: { item: "x" } })).toEqual(["do.choose.item"]);
     expect(reported({ hold: { key: "TAKE", seconds: 3 } })).toEqual([]);
-    const otter = namesOf(shippedBoard("fennimore-otter"));
+    const slathorn = namesOf(shippedBoard("furzel-slathorn"));
     const paths: string[] = [];
-    checkGesture({ choose: { item: "push", as: "99" } }, "do", otter, (path) => paths.push(path));
+    checkGesture({ choose: { item: "push", as: "99" } }, "do", slathorn, (path) => paths.push(path));
     expect(paths).toEqual(["do.choose.as"]);
   });
 

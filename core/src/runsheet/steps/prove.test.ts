@@ -34,7 +34,7 @@ describe("what guards one direction", () => {
 });
 
 describe("a stop", () => {
-  test.each(["hexby-trestle", "tarn-weir"])(
+  test.each(["hexby-hoistrum", "tarn-grellock"])(
     "on a wall station of %s is proved as a stop and commands nothing",
     (board) => {
       const steps = proofs(board, ["hexby-triple"], "key-switch-1");
@@ -58,21 +58,21 @@ describe("a first full cycle", () => {
     planOn(board, devices).sheet.find((step) => step.gesture && "command" in step.gesture)?.says ?? "";
 
   test("is commanded by a device that commands on this site, each by name", () => {
-    expect(cycle("osierbeck-egret", ["lathbury-halt", "tallow-turnkey"])).toMatch(
+    expect(cycle("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey"])).toMatch(
       /Command it with Turnkey key switch \(the key is turned\)\.$/,
     );
-    expect(cycle("tarn-weir", ["hexby-triple"])).toMatch(
+    expect(cycle("tarn-grellock", ["hexby-triple"])).toMatch(
       /Triple push-button station \(its upper button is pressed\)\.$/,
     );
-    expect(cycle("larkrise-passage", ["larkrise-inside", "larkrise-outside"])).toMatch(
+    expect(cycle("lammerlow-thrussel", ["lammerlow-inside", "lammerlow-outside"])).toMatch(
       /inside .* or .*outside/,
     );
   });
 
   test("for want of one by a bridge across an input that commands", () => {
-    for (const board of ["osierbeck-egret", "tarn-weir"]) {
+    for (const board of ["osierbeck-garmoth", "tarn-grellock"]) {
       const [, terminal, common] = /bridge (\S+) to (\S+) for a moment\.$/.exec(
-        cycle(board, ["lathbury-halt"]),
+        cycle(board, ["lumbrick-halt"]),
       )!;
       const { board: profile } = bundleOn(board, []);
       const input = profile.inputs.find((each) => each.terminal === terminal)!;

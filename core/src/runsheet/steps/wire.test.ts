@@ -7,20 +7,20 @@ const wiringOf = (board: string, devices: string[], device: string) =>
 
 describe("wiring a device", () => {
   test("says what its sheet asks for beyond its pins", () => {
-    const grip = wiringOf("penhallow-drover", ["brackwater-plain", "brackwater-grip"], "lock-1");
+    const grip = wiringOf("pengrath-drawmel", ["brackwater-plain", "brackwater-grip"], "lock-1");
     expect(grip.says).toContain("Fit the diode of its bag across the coil");
-    const board = wiringOf("tollard-nightjar", ["tollard-gate-board"], "gate-board-1");
+    const board = wiringOf("tessock-umbrick", ["tessock-gate-board"], "gate-board-1");
     expect(board.says).toContain("Bridge the two pins marked RUN");
   });
 
   test("a lock's plug is joined only without power, and the step says so", () => {
-    const { caution } = wiringOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], "lock-1");
+    const { caution } = wiringOf("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"], "lock-1");
     expect(caution).toMatch(/only while the system has no power/);
-    expect(wiringOf("quillmarsh-duet", ["lathbury-halt"], "stop-button-1").caution).toBeUndefined();
+    expect(wiringOf("quillmarsh-tandrel", ["lumbrick-halt"], "stop-button-1").caution).toBeUndefined();
   });
 
   test("a battery is joined after the first power-up, with a caution of its own", () => {
-    const sheet = stepsOf("osierbeck-egret", ["quillmarsh-reserve", "lathbury-halt"]);
+    const sheet = stepsOf("osierbeck-garmoth", ["quillmarsh-reserve", "lumbrick-halt"]);
     const battery = sheet.findIndex((step) => step.id.startsWith("wire:battery-1:"));
     expect(sheet[battery]).toMatchObject({
       station: "power-up",
@@ -31,9 +31,9 @@ describe("wiring a device", () => {
   });
 
   test("on a solar board the battery comes last of the wiring, as the board lives on it", () => {
-    const sheet = stepsOf("tollard-nightjar", [
-      "tollard-sunleaf-24",
-      "tollard-gate-board",
+    const sheet = stepsOf("tessock-umbrick", [
+      "tessock-sunnick-24",
+      "tessock-gate-board",
       "quillmarsh-reserve",
     ]);
     const wiring = sheet.filter((step) => step.station === "wire");
@@ -45,7 +45,7 @@ describe("wiring a device", () => {
 });
 
 test("trap 8 at the step: a jumper for alignment is taken off before anything is proved", () => {
-  const prove = stepsOf("quillmarsh-duet", ["ostwick-moth"]).filter((step) => step.station === "prove");
+  const prove = stepsOf("quillmarsh-tandrel", ["oddlume-moth"]).filter((step) => step.station === "prove");
   expect(prove[0]).toMatchObject({
     title: "Moth photocell with a battery sender, ALIGN off",
     ifNot: "While it is left on, the sender never sleeps and its battery is empty in weeks.",
@@ -58,8 +58,8 @@ const provedDead = (board: string) =>
 // Common practice, no published source: each pole is proved against every other and against earth.
 test("proved dead between every two phases and to earth, each a reading of its own", () => {
   const pairs = (board: string) => provedDead(board).map(({ quantity }) => quantity);
-  const { l1, l2, l3, earth } = shippedBoard("hexby-trestle").supply.poles;
-  expect(pairs("hexby-trestle")).toEqual([
+  const { l1, l2, l3, earth } = shippedBoard("hexby-hoistrum").supply.poles;
+  expect(pairs("hexby-hoistrum")).toEqual([
     `${l1} to ${l2}`,
     `${l1} to ${l3}`,
     `${l1} to earth ${earth}`,

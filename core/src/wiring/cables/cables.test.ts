@@ -44,7 +44,7 @@ describe("cables", () => {
   });
 
   test("a mains motor's cable is told as mains, has its protective earth and no spare, and shares no run with extra-low voltage", () => {
-    const { given, wiring } = planOn("fennimore-otter", ["fennimore-rack", "lathbury-halt"]);
+    const { given, wiring } = planOn("furzel-slathorn", ["furzel-rack", "lumbrick-halt"]);
     const motor = wiring.cables.find((cable) => cable.ends[0]?.part === "motor")!;
     expect(motor).toMatchObject({ carries: "mains", cores: 4, spares: 0 });
     expect(planJob(given).findings.map((each) => each.code)).not.toContain("mains-beside-low");
@@ -55,7 +55,7 @@ describe("cables", () => {
   });
 
   test("a shared run has the least of its sizes and the longest of its lengths", () => {
-    const { given } = planOn("osierbeck-egret", ["lathbury-halt", "tallow-turnkey", "lathbury-softline"]);
+    const { given } = planOn("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey", "lumbrick-plushet"]);
     const [one, two, three] = given.job.devices.flatMap(({ cables }) => Object.values(cables));
     Object.assign(one!, { run: "post", lengthM: 7, sizeMm2: 1.5 });
     Object.assign(two!, { run: "post", lengthM: 12, sizeMm2: 0.75 });
@@ -134,7 +134,7 @@ describe("cables", () => {
     const metres = bill.filter((line) => line.unit === "m").reduce((sum, line) => sum + line.amount, 0);
     expect(metres).toBe(cables.reduce((sum, cable) => sum + cable.cutM, 0));
     expect(bill.find((line) => line.what.startsWith("Connector"))?.amount).toBe(1);
-    const heavy = planOn("penhallow-drover", ["brackwater-plain", "brackwater-grip"]).wiring;
+    const heavy = planOn("pengrath-drawmel", ["brackwater-plain", "brackwater-grip"]).wiring;
     expect(billOf(heavy.devices, heavy.cores, heavy.cables).map((line) => line.what)).toContain(
       "Suppression for a coil",
     );

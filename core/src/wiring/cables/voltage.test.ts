@@ -40,7 +40,7 @@ describe("trap 40: voltage drop at the far end", () => {
   });
 
   test("a converter that starves is told, and not the lock behind it, whose cable would not help", () => {
-    const { given } = planOn("quillmarsh-duet", ["brackwater-plain", "brackwater-clasp"]);
+    const { given } = planOn("quillmarsh-tandrel", ["brackwater-plain", "brackwater-clasp"]);
     const told = (sizeMm2: 0.5 | 0.75) => {
       const job = structuredClone(given.job);
       longRun(job, "converter-1", 120, sizeMm2);
@@ -55,7 +55,7 @@ describe("trap 40: voltage drop at the far end", () => {
   });
 
   test("farther than the thickest cable carries: another supply is what is said", () => {
-    const { given } = planOn("quillmarsh-duet", ["brackwater-plain", "brackwater-clasp"]);
+    const { given } = planOn("quillmarsh-tandrel", ["brackwater-plain", "brackwater-clasp"]);
     const { job, devices, ...rest } = structuredClone(given);
     longRun(job, "converter-1", 500, 2.5);
     devices.find(({ id }) => id === "brackwater-plain")!.supplies[0]!.volts.min = 23;
@@ -65,19 +65,19 @@ describe("trap 40: voltage drop at the far end", () => {
   });
 
   test("on a board of another manner, and on a rail that lives only while it moves: a beacon 400 m away", () => {
-    const devices = ["marlstreet-strut", "marlstreet-strut", "ostwick-ember"];
-    const { given } = planOn("osierbeck-egret", devices);
+    const devices = ["marlstreet-strut", "marlstreet-strut", "oddlume-winkard"];
+    const { given } = planOn("osierbeck-garmoth", devices);
     const at = (lengthM: number) => {
       const job = structuredClone(given.job);
       longRun(job, "flashing-light-1", lengthM, 0.5);
       return low(planJob({ ...given, job })).map((each) => each.values.device);
     };
     expect(at(20)).toEqual([]);
-    expect(at(400)).toEqual(["Ember flashing light"]);
+    expect(at(400)).toEqual(["Winkard flashing light"]);
   });
 
   test("of a device with two cables the one is named that loses it", () => {
-    const { given } = planOn("osierbeck-egret", ["ostwick-glance"]);
+    const { given } = planOn("osierbeck-garmoth", ["oddlume-glance"]);
     const { cables } = given.job.devices[0]!;
     Object.assign(cables.sender!, { lengthM: 3, sizeMm2: 1.5 });
     Object.assign(cables.receiver!, { lengthM: 6000, sizeMm2: 0.5 });
@@ -86,26 +86,26 @@ describe("trap 40: voltage drop at the far end", () => {
 
   test("a drive at the end of a long thin cable loses its volts as it runs: told by name, with a size that is enough", () => {
     for (const [board, drive] of [
-      ["penhallow-drover", "penhallow-haul"],
-      ["osierbeck-egret", "marlstreet-strut"],
-      ["hexby-trestle", "hexby-shaft"],
+      ["pengrath-drawmel", "pengrath-haul"],
+      ["osierbeck-garmoth", "marlstreet-strut"],
+      ["hexby-hoistrum", "hexby-shaft"],
     ] as const) {
-      const { given } = planOn(board, board === "osierbeck-egret" ? [drive, drive] : [drive]);
+      const { given } = planOn(board, board === "osierbeck-garmoth" ? [drive, drive] : [drive]);
       const told = (lengthM: number, sizeMm2: number) => {
         const job = structuredClone(given.job);
         longRun(job, "drive-1", lengthM, sizeMm2 as 0.5);
         return low(planJob({ ...given, job }));
       };
       expect([board, told(4, 1.5)]).toEqual([board, []]);
-      const [found, ...others] = told(board === "hexby-trestle" ? 450 : 60, 0.5);
+      const [found, ...others] = told(board === "hexby-hoistrum" ? 450 : 60, 0.5);
       expect([board, others]).toEqual([board, []]);
       expect(found?.subjects[0]).toEqual({ kind: "device", id: "drive-1" });
       const size = Number(/Run ([\d.]+) mm²/.exec(wordsOf(found!).remedy)?.[1] ?? "0");
-      if (size) expect([board, told(board === "hexby-trestle" ? 450 : 60, size)]).toEqual([board, []]);
+      if (size) expect([board, told(board === "hexby-hoistrum" ? 450 : 60, size)]).toEqual([board, []]);
     }
     // By hand: 2 · 60 m of 39 Ω/km at 70 °C, 1.1965 times as much, are 5.60 Ω; under its 20 V the drive takes no more
     // than its 20 V / 2.4 A = 8.33 Ω would: 24 V · 5.60 / (5.60 + 8.33) are lost on the way.
-    const { given } = planOn("osierbeck-egret", ["marlstreet-strut", "marlstreet-strut"]);
+    const { given } = planOn("osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut"]);
     longRun(given.job, "drive-1", 60, 0.5);
     const lost = Number.parseFloat(low(planJob(given))[0]!.values.lost!);
     expect(lost).toBeGreaterThan(9.5);

@@ -2,7 +2,7 @@ import { boardIds, shippedBoard, shippedDevices } from "../../testing/shipped.ts
 import { chooseTerminals } from "./clamps.ts";
 import type { LooseEnd } from "./ends.ts";
 
-const profile = shippedDevices().find(({ id }) => id === "lathbury-halt")!;
+const profile = shippedDevices().find(({ id }) => id === "lumbrick-halt")!;
 const end = (at: number, terminals: string[], more: Partial<LooseEnd> = {}): LooseEnd => ({
   device: { id: `d${at}`, name: `d${at}`, profile },
   pin: "a",

@@ -6,9 +6,9 @@ import { moves, target } from "../../testing/keys.ts";
 
 /** Drives for mains, each on the board it is made for, with the terminal of its protective earth. */
 const onMains = [
-  ["fennimore-otter", "fennimore-rack", "L3"],
-  ["hexby-trestle", "hexby-shaft", "L4"],
-  ["tarn-weir", "tarn-drum", "N3"],
+  ["furzel-slathorn", "furzel-rack", "L3"],
+  ["hexby-hoistrum", "hexby-shaft", "L4"],
+  ["tarn-grellock", "tarn-drum", "N3"],
 ] as const;
 
 describe("the protective earth of what stands on mains", () => {
@@ -27,8 +27,8 @@ describe("the protective earth of what stands on mains", () => {
 
   test("a drive on extra-low voltage has none, and none is asked for", () => {
     for (const [board, device] of [
-      ["osierbeck-egret", "marlstreet-strut"],
-      ["penhallow-drover", "penhallow-haul"],
+      ["osierbeck-garmoth", "marlstreet-strut"],
+      ["pengrath-drawmel", "pengrath-haul"],
     ] as const) {
       const { wiring, findings } = planOn(board, [device]);
       expect(wiring.cores.filter(({ device: of, colour }) => of !== undefined && colour === "GNYE")).toEqual(
@@ -57,7 +57,7 @@ describe("the protective earth of what stands on mains", () => {
   );
 
   test("a board without an earth terminal sends it to the spur", () => {
-    const given = bundleOn("tarn-weir", ["tarn-drum"]);
+    const given = bundleOn("tarn-grellock", ["tarn-drum"]);
     delete given.board.supply.poles.earth;
     const { cores } = planJob(given).wiring;
     expect(cores.filter(({ colour }) => colour === "GNYE").map(target)).toEqual(["earth"]);

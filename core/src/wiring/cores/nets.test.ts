@@ -1,7 +1,7 @@
 import { planOn, usualDevices } from "../../testing/shipped.ts";
 import { netsOf } from "./nets.ts";
 
-const planned = planOn("quillmarsh-duet", usualDevices("quillmarsh-duet"));
+const planned = planOn("quillmarsh-tandrel", usualDevices("quillmarsh-tandrel"));
 const nets = netsOf(planned.bundle.board, planned.wiring.cores);
 
 test("every core ends on exactly one net, or in a connector", () => {
@@ -21,8 +21,8 @@ test("terminals that are one point are one net, under the name of what joins the
 });
 
 test("a connector is a net of its own, with every core that ends in it and no other", () => {
-  for (const board of ["quillmarsh-duet", "osierbeck-egret"]) {
-    const { wiring, bundle } = planOn(board, ["lathbury-halt", "lathbury-halt", "lathbury-halt"]);
+  for (const board of ["quillmarsh-tandrel", "osierbeck-garmoth"]) {
+    const { wiring, bundle } = planOn(board, ["lumbrick-halt", "lumbrick-halt", "lumbrick-halt"]);
     const joints = netsOf(bundle.board, wiring.cores).filter(({ terminals }) => !terminals.length);
     expect(joints).toHaveLength(2);
     for (const { label, cores } of joints)
@@ -40,8 +40,10 @@ test("no terminal is in two nets, and a net without a core is not told", () => {
 });
 
 test("on a board where a supply's minus is a sensor's common, the two are one net", () => {
-  const otter = planOn("fennimore-otter", ["fennimore-rack"]);
-  const net = netsOf(otter.bundle.board, otter.wiring.cores).find((each) => each.terminals.includes("S2"))!;
+  const slathorn = planOn("furzel-slathorn", ["furzel-rack"]);
+  const net = netsOf(slathorn.bundle.board, slathorn.wiring.cores).find((each) =>
+    each.terminals.includes("S2"),
+  )!;
   // The sensors' own minus and their two returns meet on S2.
   expect(net.cores).toHaveLength(3);
 });

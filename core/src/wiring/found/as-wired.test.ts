@@ -21,12 +21,12 @@ function wiredAs({ wiring, bundle }: JobPlan, at: Readonly<Record<string, string
   return { wiring, bundle, state, at: installed, findings };
 }
 
-const eye = ["ostwick-glance", "lathbury-halt"];
+const eye = ["oddlume-glance", "lumbrick-halt"];
 const codes = (found: ReturnType<typeof wired>) => found.findings.map((each) => each.code);
 
 describe("where a core sits", () => {
   test("in words: a terminal, a connector, another device's pin, nothing", () => {
-    const { wiring } = wired("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], {});
+    const { wiring } = wired("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"], {});
     expect(seatText(node("F3"), wiring.devices)).toBe("F3");
     expect(seatText(node("joint/J2"), wiring.devices)).toBe("connector J2");
     expect(seatText(node("converter-1/out-plus"), wiring.devices)).toBe(
@@ -36,7 +36,7 @@ describe("where a core sits", () => {
   });
 
   test("a core found elsewhere is drawn there, and one that hangs loose nowhere", () => {
-    const { wiring, state } = wired("quillmarsh-duet", eye, {
+    const { wiring, state } = wired("quillmarsh-tandrel", eye, {
       "stop-button-1/a": "C4",
       "photocell-1/r-a": "off",
     });
@@ -47,7 +47,7 @@ describe("where a core sits", () => {
   });
 
   test("a pin for which nothing is planned may be found somewhere too", () => {
-    const { wiring, at } = wired("osierbeck-egret", ["larkrise-sill"], { "sensor-1/t": "X1" });
+    const { wiring, at } = wired("osierbeck-garmoth", ["lammerlow-sill"], { "sensor-1/t": "X1" });
     const differences = differencesOf(wiring.devices, wiring.cores, sitsOf({ "sensor-1/t": "X1" }));
     expect(differences).toMatchObject([{ pin: node("sensor-1/t"), plannedText: "nothing", foundText: "X1" }]);
     expect(at.wires.some((wire) => sameNode(wire.from, node("sensor-1/t")))).toBe(true);
@@ -56,14 +56,14 @@ describe("where a core sits", () => {
 
 describe("what a difference does", () => {
   test("the input it opens, and the one it closes", () => {
-    const { wiring, at } = wired("quillmarsh-duet", eye, { "stop-button-1/a": "C2" });
+    const { wiring, at } = wired("quillmarsh-tandrel", eye, { "stop-button-1/a": "C2" });
     const [difference] = differencesOf(wiring.devices, wiring.cores, sitsOf({ "stop-button-1/a": "C2" }));
     // P2 loses its loop; C2 meets the stop's contact, but the other end is on P1, another common.
     expect(effectOf(at, wiring.devices, difference!)).toEqual(["Stop (P2) reads open instead of closed"]);
   });
 
   test("a device that loses its supply, with the input its relay lets go", () => {
-    const { wiring, at } = wired("quillmarsh-duet", eye, { "photocell-1/r-plus": "off" });
+    const { wiring, at } = wired("quillmarsh-tandrel", eye, { "photocell-1/r-plus": "off" });
     const [difference] = differencesOf(wiring.devices, wiring.cores, sitsOf({ "photocell-1/r-plus": "off" }));
     const effect = effectOf(at, wiring.devices, difference!);
     expect(effect).toContain("Photocell (P3) reads open instead of closed");
@@ -72,7 +72,7 @@ describe("what a difference does", () => {
   });
 
   test("nothing, for a core on another terminal of the same point: a note, and no fault", () => {
-    const found = wired("quillmarsh-duet", eye, { "stop-button-1/b": "P5" });
+    const found = wired("quillmarsh-tandrel", eye, { "stop-button-1/b": "P5" });
     expect(found.findings.map(({ code, severity }) => [code, severity])).toEqual([
       ["core-elsewhere", "note"],
     ]);
@@ -82,7 +82,7 @@ describe("what a difference does", () => {
 
 test("a rail that falls by a core is told with that core, and not with another that changes nothing about it", () => {
   const sits = { "stop-button-1/a": "E1", "stop-button-1/b": "E2", "photocell-1/r-a": "off" };
-  const { wiring, at } = wired("osierbeck-egret", eye, sits);
+  const { wiring, at } = wired("osierbeck-garmoth", eye, sits);
   const told = differencesOf(wiring.devices, wiring.cores, sitsOf(sits)).map((difference) => [
     nodeWord(difference.pin),
     effectOf(at, wiring.devices, difference).some((text) => text.endsWith("gives all it can and falls")),
@@ -96,15 +96,15 @@ test("a rail that falls by a core is told with that core, and not with another t
 
 describe("what is wrong as it is wired", () => {
   test("nothing, where every core noted sits as planned", () => {
-    const { wiring } = planOn("quillmarsh-duet", eye);
+    const { wiring } = planOn("quillmarsh-tandrel", eye);
     const sits = Object.fromEntries(wiring.cores.map((core) => [nodeWord(core.from), target(core)]));
-    expect(codes(wired("quillmarsh-duet", eye, sits))).toEqual([]);
+    expect(codes(wired("quillmarsh-tandrel", eye, sits))).toEqual([]);
   });
 
   test("a core of extra-low voltage on the mains side is a danger, told before power comes on", () => {
     for (const [board, terminal] of [
-      ["quillmarsh-duet", "M1"],
-      ["osierbeck-egret", "N1"],
+      ["quillmarsh-tandrel", "M1"],
+      ["osierbeck-garmoth", "N1"],
     ] as const) {
       const found = wired(board, eye, { "stop-button-1/a": terminal });
       expect(found.findings[0]).toMatchObject({ code: "core-on-mains", severity: "danger" });
@@ -112,13 +112,13 @@ describe("what is wrong as it is wired", () => {
   });
 
   test("poles exchanged at a photocell, and a pin on both poles of its rail", () => {
-    const reversed = wired("osierbeck-egret", eye, {
+    const reversed = wired("osierbeck-garmoth", eye, {
       "photocell-1/r-plus": "E2",
       "photocell-1/r-minus": "E1",
     });
     expect(codes(reversed)).toContain("supply-reversed");
     // One core from + and one from − into a connector of their own.
-    const shorted = wired("osierbeck-egret", eye, {
+    const shorted = wired("osierbeck-garmoth", eye, {
       "photocell-1/r-plus": "E1",
       "stop-button-1/a": "E1",
       "stop-button-1/b": "E2",
@@ -131,14 +131,14 @@ describe("what is wrong as it is wired", () => {
   });
 
   test("a clamp that holds more than it may", () => {
-    const found = wired("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp", ...eye], {
+    const found = wired("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp", ...eye], {
       "photocell-1/r-plus": "K1",
     });
     expect(codes(found)).toContain("terminal-crowded");
   });
 
   test("one plug of a pair exchanged alone is told core by core, and not as two plugs", () => {
-    const found = wired("osierbeck-egret", eye, { "photocell-1/r-plus": "X1" });
+    const found = wired("osierbeck-garmoth", eye, { "photocell-1/r-plus": "X1" });
     expect(codes(found)).not.toContain("plugs-swapped");
     expect(codes(found)).toContain("core-misplaced");
   });
@@ -202,7 +202,7 @@ describe("trap 42 as it was found", () => {
 
 describe("a log of what was found", () => {
   test("is refused where it names a terminal the board lacks, and forgotten by a later landing", () => {
-    const { given, sheet } = planOn("quillmarsh-duet", ["lathbury-halt"]);
+    const { given, sheet } = planOn("quillmarsh-tandrel", ["lumbrick-halt"]);
     const entry = (to: string, minute: number) => ({
       id: `w${minute}`,
       at: `2026-10-06T09:0${minute}:00.000Z`,

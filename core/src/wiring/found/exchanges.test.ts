@@ -46,7 +46,7 @@ describe("two cores that change places", () => {
     let exchanges = 0;
     const seen = new Set<string>();
     for (const board of boardIds())
-      for (const { site, wiring, id, profile } of wired(board, ["lathbury-halt"]))
+      for (const { site, wiring, id, profile } of wired(board, ["lumbrick-halt"]))
         for (const { pins, senses, test } of profile.contacts) {
           const own = wiring.cores.filter((core) => core.device === id && pins.includes(core.pin));
           const alone = own.every((core) => core.to.kind === "terminal") && own.length === 2;
@@ -62,7 +62,7 @@ describe("two cores that change places", () => {
   });
 
   test("that both moved on and not into one another's place are told one by one", () => {
-    const site = onSite("osierbeck-egret", ["lathbury-halt", "tallow-turnkey"]);
+    const site = onSite("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey"]);
     const codes = found(site, { "stop-button-1/a": "X4", "stop-button-1/b": "X3" });
     expect(codes.filter((code) => code === "core-misplaced")).toHaveLength(2);
     expect(codes).not.toContain("cores-exchanged");
@@ -118,10 +118,10 @@ describe("motor leads exchanged", () => {
   });
 
   test("a capacitor motor's common among them is no mere exchange; three phases moved on by one turn as before", () => {
-    expect(told(onSite("fennimore-otter", ["fennimore-rack"]), "drive-1", "opn", "com")).toContain(
+    expect(told(onSite("furzel-slathorn", ["furzel-rack"]), "drive-1", "opn", "com")).toContain(
       "core-misplaced",
     );
-    const site = onSite("hexby-trestle", ["hexby-shaft"]);
+    const site = onSite("hexby-hoistrum", ["hexby-shaft"]);
     const at = (pin: string) =>
       target(site.wiring.cores.find((core) => core.device === "drive-1" && core.pin === pin)!);
     expect(found(site, { "drive-1/u": at("v"), "drive-1/v": at("w"), "drive-1/w": at("u") })).toEqual([]);
@@ -147,8 +147,8 @@ describe("motor leads exchanged", () => {
 
   test("and the rotation inverted as well: the two undo one another, trap 36", () => {
     for (const [board, devices, a, b] of [
-      ["fennimore-otter", ["fennimore-rack"], "opn", "cls"],
-      ["sorrel-mender", ["sorrel-runner"], undefined, undefined],
+      ["furzel-slathorn", ["furzel-rack"], "opn", "cls"],
+      ["sorrel-tinkell", ["sorrel-runner"], undefined, undefined],
     ] as const) {
       const given = bundleOn(board, devices as unknown as string[], { rotation: "inverted" });
       const set = done(given, untilSet);
@@ -178,7 +178,7 @@ function exchangedAfter(given: ReturnType<typeof bundleOn>, a: string, b: string
 }
 
 test("a load on alternating current draws the same whichever way round it is", () => {
-  const bundle = bundleOn("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"]);
+  const bundle = bundleOn("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"]);
   const { wiring } = planJob(bundle);
   const at = asPlanned(bundle.board, wiring);
   const turned = {

@@ -15,11 +15,11 @@ function readsAhead(plan: ReturnType<typeof planJob>, input: string) {
 
 describe("two inputs that one setting switches off", () => {
   const plannedWith = (sensors: number) =>
-    planOn("larkrise-passage", ["sorrel-runner", ...Array<string>(sensors).fill("larkrise-side")]);
+    planOn("lammerlow-thrussel", ["sorrel-runner", ...Array<string>(sensors).fill("lammerlow-side")]);
 
   test("with a sensor on one of them, the other is kept quiet by its link", () => {
-    const given = bundleOn("larkrise-passage", ["sorrel-runner", "larkrise-sill"]);
-    const sill = given.devices.find(({ id }) => id === "larkrise-sill")!;
+    const given = bundleOn("lammerlow-thrussel", ["sorrel-runner", "lammerlow-sill"]);
+    const sill = given.devices.find(({ id }) => id === "lammerlow-sill")!;
     for (const contact of sill.contacts) contact.duty = "side-sensor";
     const plan = planJob(given);
     const links = plan.wiring.links.filter(({ id }) => id.startsWith("link-side"));
@@ -56,7 +56,7 @@ describe("two inputs that one setting switches off", () => {
 });
 
 describe("an input that looks for an end resistor, or for a plain contact as it is set", () => {
-  const boards = ["fennimore-otter", "hexby-trestle"];
+  const boards = ["furzel-slathorn", "hexby-hoistrum"];
   const edgeOf = (board: ReturnType<typeof shippedBoard>) =>
     board.inputs.find(({ ohms }) => ohms !== undefined)!;
 
@@ -83,9 +83,9 @@ describe("an input that looks for an end resistor, or for a plain contact as it 
   test.each(boards)(
     "%s: an edge that gives a plain contact reads closed once it is set so, and pressed before",
     (id) => {
-      const given = bundleOn(id, ["lathbury-softline"]);
+      const given = bundleOn(id, ["lumbrick-plushet"]);
       const edge = edgeOf(given.board);
-      const profile = given.devices.find((each) => each.id === "lathbury-softline")!;
+      const profile = given.devices.find((each) => each.id === "lumbrick-plushet")!;
       for (const contact of profile.contacts) {
         delete contact.ohms;
         delete contact.senses;

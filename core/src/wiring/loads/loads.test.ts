@@ -12,7 +12,7 @@ const rail = (rails: ReturnType<typeof railsOf>, id: string) =>
 describe("what a limit carries, by situation", () => {
   test("a beacon on a switched rail draws only while the leaf is under way; photocells idle, then work", () => {
     const { milliamps, worst, workingMilliamps } = rail(
-      railsOf("osierbeck-egret", ["ostwick-glance", "ostwick-ember"]),
+      railsOf("osierbeck-garmoth", ["oddlume-glance", "oddlume-winkard"]),
       "dc",
     );
     // By hand: sender 28 mA always, receiver 22 mA at rest and 46 mA with its beam broken, beacon 210 mA while moving.
@@ -29,36 +29,36 @@ describe("what a limit carries, by situation", () => {
   });
 
   test("what a sleeping board's rail feeds draws nothing while it sleeps", () => {
-    const { milliamps } = rail(railsOf("marlstreet-plover", ["ostwick-glance"]), "devices");
+    const { milliamps } = rail(railsOf("marlstreet-pewlark", ["oddlume-glance"]), "devices");
     expect([milliamps.idle, milliamps.awake, milliamps.battery]).toEqual([0, 50, 0]);
   });
 
   test("a converter draws by what hangs on it, times its form factor, and its idle draw when nothing does", () => {
-    const loaded = railsOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"]);
+    const loaded = railsOf("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"]);
     expect(rail(loaded, "lock").milliamps.open).toBeCloseTo(1.7 * 310, 6);
     expect(rail(loaded, made("converter-1/out")).milliamps.open).toBe(310);
-    const empty = railsOf("quillmarsh-duet", ["brackwater-turn"]);
+    const empty = railsOf("quillmarsh-tandrel", ["brackwater-turn"]);
     expect(rail(empty, "lock").milliamps.open).toBe(60);
     expect(rail(empty, made("converter-1/out")).milliamps.open).toBe(0);
   });
 
   test("on battery everything of alternating current is dark, a lock behind a converter with it", () => {
-    const rails = railsOf("penhallow-drover", ["brackwater-turn", "brackwater-clasp", "ostwick-glance"]);
+    const rails = railsOf("pengrath-drawmel", ["brackwater-turn", "brackwater-clasp", "oddlume-glance"]);
     const converter = rails.find((each) => each.limit.kind === "made-rail")!;
     expect(converter.milliamps.battery).toBe(0);
     expect(converter.milliamps.open).toBe(310);
   });
 
   test("a battery shows what it has to feed once the mains is gone, and nothing else", () => {
-    const rails = railsOf("osierbeck-egret", ["quillmarsh-reserve", "ostwick-glance", "ostwick-ember"]);
+    const rails = railsOf("osierbeck-garmoth", ["quillmarsh-reserve", "oddlume-glance", "oddlume-winkard"]);
     const battery = rail(rails, made("battery-1/pack"));
     expect(battery.label).toBe("Reserve battery pack, 24 V");
     expect(battery.milliamps).toMatchObject({ idle: 0, opening: 0, battery: 50 });
   });
 
   test("a fitted card draws on its budget in every situation", () => {
-    const without = rail(railsOf("penhallow-drover", ["ostwick-glance"], []), "all");
-    const fitted = rail(railsOf("penhallow-drover", ["ostwick-glance"], ["twin-radio"]), "all");
+    const without = rail(railsOf("pengrath-drawmel", ["oddlume-glance"], []), "all");
+    const fitted = rail(railsOf("pengrath-drawmel", ["oddlume-glance"], ["twin-radio"]), "all");
     expect(fitted.milliamps.idle - without.milliamps.idle).toBe(35);
     expect(fitted.loads.filter((load) => load.card).map((load) => load.name)).toEqual([
       "Radio A with twin link",
@@ -67,7 +67,7 @@ describe("what a limit carries, by situation", () => {
 });
 
 test("two converters of one kind each carry their own locks, and draw for them alone", () => {
-  const { wiring } = planOn("penhallow-drover", [
+  const { wiring } = planOn("pengrath-drawmel", [
     "brackwater-turn",
     "brackwater-turn",
     "brackwater-clasp",
@@ -88,16 +88,16 @@ test("two converters of one kind each carry their own locks, and draw for them a
 describe("a surge as something is switched on", () => {
   test("over the limit for a moment is a caution of its own, within it nothing", () => {
     // By hand: at work 210 + 180 = 390 of 400 mA; as the courtesy light comes on, 210 + 300 = 510.
-    const { findings } = planOn("fennimore-otter", ["ostwick-ember", "ostwick-hearth"]);
+    const { findings } = planOn("furzel-slathorn", ["oddlume-winkard", "oddlume-hearth"]);
     expect(findings.find((each) => each.code === "rail-inrush")?.values).toMatchObject({
       device: "Hearth courtesy light",
       load: "510 mA",
     });
-    expect(planOn("fennimore-otter", ["ostwick-ember"]).findings.map((each) => each.code)).not.toContain(
+    expect(planOn("furzel-slathorn", ["oddlume-winkard"]).findings.map((each) => each.code)).not.toContain(
       "rail-inrush",
     );
-    const { given } = planOn("fennimore-otter", ["ostwick-ember"]);
-    const ember = given.devices.find((device) => device.id === "ostwick-ember")!;
+    const { given } = planOn("furzel-slathorn", ["oddlume-winkard"]);
+    const ember = given.devices.find((device) => device.id === "oddlume-winkard")!;
     ember.supplies[0]!.milliamps.inrush = 900;
     const { wiring } = replanned(given);
     const inrush = wiring.findings.find((each) => each.code === "rail-inrush");

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { BoardProfile } from "../../board/index.ts";
 import type { DeviceProfile } from "../../device/index.ts";
-import { duet } from "../../testing/shipped.ts";
+import { tandrel } from "../../testing/shipped.ts";
 import { comparable, solveAsProgram } from "../../testing/integer-program.ts";
 import { largeBoards, manyDevices } from "../../testing/many.ts";
 import { assign, compareCost, costOf, free, type Cost, type Item, type Shared } from "../assign/index.ts";
@@ -67,7 +67,7 @@ const smallDevice: fc.Arbitrary<SmallDevice> = fc.record({
   ),
 });
 
-const base = duet();
+const base = tandrel();
 
 function boardOf(small: SmallBoard): BoardProfile {
   return {

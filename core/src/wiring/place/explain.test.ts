@@ -9,7 +9,7 @@ const whyOf = (board: string, devices: string[], id: string) =>
 
 describe("why something sits where it does", () => {
   test("an input made for it, its own; a rail with its volts, when it lives, and what it carries", () => {
-    expect(whyOf("fennimore-otter", ["ostwick-glance"], "photocell-1")).toEqual([
+    expect(whyOf("furzel-slathorn", ["oddlume-glance"], "photocell-1")).toEqual([
       "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
       "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
       "Low beam (P3): made for a photocell contact, its own.",
@@ -17,19 +17,19 @@ describe("why something sits where it does", () => {
   });
 
   test("a second one takes an input made for something else before it shares one", () => {
-    const [, , contact] = whyOf("fennimore-otter", ["ostwick-glance", "ostwick-glance"], "photocell-2");
+    const [, , contact] = whyOf("furzel-slathorn", ["oddlume-glance", "oddlume-glance"], "photocell-2");
     expect(contact).toBe(
       "High beam (P4): made for a high-beam contact, and takes a photocell contact too; Low beam is taken or does not fit, its own.",
     );
   });
 
   test("a chain says with whom, how, and that no input is left for each", () => {
-    const why = whyOf("quillmarsh-duet", ["lathbury-halt", "lathbury-halt"], "stop-button-2");
+    const why = whyOf("quillmarsh-tandrel", ["lumbrick-halt", "lumbrick-halt"], "stop-button-2");
     expect(why).toEqual([
       "Stop (P2): made for a stop contact, shared with Halt stop button in series, as no input is left for each.",
     ]);
     const keys = whyOf(
-      "marlstreet-plover",
+      "marlstreet-pewlark",
       ["tallow-turnkey", "tallow-turnkey", "tallow-turnkey"],
       "key-switch-3",
     );
@@ -37,7 +37,7 @@ describe("why something sits where it does", () => {
   });
 
   test("a tested photocell says that the board can test it there", () => {
-    const why = whyOf("osierbeck-egret", ["ostwick-vigil"], "photocell-1");
+    const why = whyOf("osierbeck-garmoth", ["oddlume-vigil"], "photocell-1");
     expect(why[0]).toBe("Tested 24 V: 24 V DC, always on.");
     expect(why.at(-1)).toBe(
       "Photocell closing (X3): made for a photocell contact, its own; the board can test it there.",
@@ -46,33 +46,33 @@ describe("why something sits where it does", () => {
 
   test("so does a sensor with a line of its own for it; one that cannot be tested, or not there, says nothing", () => {
     const last = (...given: Parameters<typeof whyOf>) => whyOf(...given).at(-1);
-    expect(last("larkrise-passage", ["larkrise-sill"], "sensor-1")).toContain("can test it there");
+    expect(last("lammerlow-thrussel", ["lammerlow-sill"], "sensor-1")).toContain("can test it there");
     // What the one before it is fed from says nothing about this one.
-    const pair = ["ostwick-glance", "ostwick-vigil"];
+    const pair = ["oddlume-glance", "oddlume-vigil"];
     for (const order of [pair, [...pair].reverse()]) {
-      const vigil = `photocell-${order.indexOf("ostwick-vigil") + 1}`;
-      const { wiring } = planOn("osierbeck-egret", order);
+      const vigil = `photocell-${order.indexOf("oddlume-vigil") + 1}`;
+      const { wiring } = planOn("osierbeck-garmoth", order);
       const placed = wiring.placements.filter(({ demand }) => demand.device.id === vigil);
       const fed = placed.some(({ place }) => place?.kind === "rail" && place.rail.id === "tested");
       expect([vigil, placed.at(-1)!.why.includes("can test it there")]).toEqual([vigil, fed]);
       expect(fed).toBe(true);
     }
-    expect(last("larkrise-passage", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
-    expect(last("osierbeck-egret", ["ostwick-moth"], "photocell-1")).not.toContain("can test it");
-    expect(last("quillmarsh-duet", ["ostwick-vigil"], "photocell-1")).not.toContain("can test it");
+    expect(last("lammerlow-thrussel", ["oddlume-moth"], "photocell-1")).not.toContain("can test it");
+    expect(last("osierbeck-garmoth", ["oddlume-moth"], "photocell-1")).not.toContain("can test it");
+    expect(last("quillmarsh-tandrel", ["oddlume-vigil"], "photocell-1")).not.toContain("can test it");
   });
 
   test("a lock behind its converter, a battery at its terminals, a wake pair on its output, a bell by way of a relay", () => {
-    expect(whyOf("quillmarsh-duet", ["brackwater-turn", "brackwater-clasp"], "lock-1")).toEqual([
+    expect(whyOf("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"], "lock-1")).toEqual([
       "Turn converter, AC to regulated DC makes 24 V DC for it, which no terminal of the board gives.",
     ]);
-    expect(whyOf("osierbeck-egret", ["quillmarsh-reserve"], "battery-1")).toEqual([
+    expect(whyOf("osierbeck-garmoth", ["quillmarsh-reserve"], "battery-1")).toEqual([
       "The battery goes to H1 and H2.",
     ]);
-    expect(whyOf("tollard-nightjar", ["tollard-gate-board"], "gate-board-1").at(-1)).toBe(
+    expect(whyOf("tessock-umbrick", ["tessock-gate-board"], "gate-board-1").at(-1)).toBe(
       "Wake command: wakes the gate board and gives it the command.",
     );
-    expect(whyOf("hexby-trestle", ["tallow-chime"], "bell-1")[0]).toMatch(
+    expect(whyOf("hexby-hoistrum", ["tallow-clangle"], "bell-1")[0]).toMatch(
       /^Relay A switches it, fed from 24 V DC: no terminal of the board feeds it by itself\.$/,
     );
   });
@@ -83,21 +83,21 @@ describe("why something sits where it does", () => {
       ["not-closed", "on while not closed"],
       ["awake", "on while awake"],
     ] as const) {
-      const given = bundleOn("fennimore-otter", ["ostwick-glance"]);
+      const given = bundleOn("furzel-slathorn", ["oddlume-glance"]);
       given.board.rails.find(({ id }) => id === "devices")!.live = live;
       expect(planJob(given).wiring.placements[0]!.why).toContain(`24 V DC, ${words},`);
     }
   });
 
   test("a rail that sleeps under what must live says that none better was left", () => {
-    expect(whyOf("marlstreet-plover", ["tallow-digits"], "keypad-1")[0]).toContain(
+    expect(whyOf("marlstreet-pewlark", ["tallow-digits"], "keypad-1")[0]).toContain(
       "no rail that lives as it must was left",
     );
   });
 });
 
 test("commands side by side on one open input are no chain, on two boards", () => {
-  for (const board of ["quillmarsh-duet", "osierbeck-egret"]) {
+  for (const board of ["quillmarsh-tandrel", "osierbeck-garmoth"]) {
     const { wiring } = planOn(board, Array<string>(6).fill("tallow-turnkey"));
     const inputs = wiring.placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input] : []));
     expect(inputs.every(({ contact }) => contact === "open")).toBe(true);
@@ -113,29 +113,29 @@ describe("what would make room", () => {
       .map((each) => each.values.remedy ?? each.values.room);
 
   test("a card that is not fitted, with its slot", () => {
-    const [first] = remedies("hexby-trestle", ["marram-interrupt-loop"], []);
+    const [first] = remedies("hexby-hoistrum", ["marram-interrupt-loop"], []);
     expect(first).toMatch(/^Room would come with the card .+ in slot .+\.$/);
-    expect(remedies("hexby-trestle", ["marram-interrupt-loop"], ["loop"])).toEqual([]);
+    expect(remedies("hexby-hoistrum", ["marram-interrupt-loop"], ["loop"])).toEqual([]);
   });
 
   test("a card that fits one slot of two is offered for that one", () => {
-    const given = bundleOn("hexby-trestle", ["marram-interrupt-loop"], {}, "", undefined, []);
+    const given = bundleOn("hexby-hoistrum", ["marram-interrupt-loop"], {}, "", undefined, []);
     given.board.slots[1]!.takes = ["radio"];
     const [told] = planJob(given).findings.filter(({ code }) => code === "device-unplaced");
     expect(told?.values.remedy).toMatch(/^Room would come with the card .+ in slot SLOT 1\.$/);
   });
 
   test("nothing, where no card of the board would help", () => {
-    expect(remedies("copperfold-sash", ["tallow-turnkey", "marram-shadow-loop"])).toContain(
+    expect(remedies("copperfold-casspel", ["tallow-turnkey", "marram-shadow-loop"])).toContain(
       "Choose a board with such a terminal, a card that adds one, or another device.",
     );
   });
 
   test("an input that cannot be shared says who has it", () => {
-    const { findings } = planOn("hexby-trestle", ["ostwick-thread", "ostwick-thread", "ostwick-thread"]);
+    const { findings } = planOn("hexby-hoistrum", ["oddlume-glimmet", "oddlume-glimmet", "oddlume-glimmet"]);
     const unplaced = findings.find((each) => each.code === "device-unplaced");
     expect(unplaced?.values.reason).toMatch(
-      /^.+ \(S[34]\) is taken by Thread .+, and what it looks for cannot be shared\.$/,
+      /^.+ \(S[34]\) is taken by Glimmet .+, and what it looks for cannot be shared\.$/,
     );
   });
 });

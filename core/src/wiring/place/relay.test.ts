@@ -58,10 +58,10 @@ const lamp230 = deviceFrom({
 describe("a lock on a board that has no lock terminals, but relays that can be set for one", () => {
   test("a strike is fed while the leaf sets off, by a relay set to the lock, on two boards", () => {
     for (const [board, setting, shows, bridge] of [
-      ["osierbeck-egret", "relay-one", "1", "bridge from J1>E1"],
-      ["hexby-trestle", "n40", "05", "bridge from RA1>V1"],
+      ["osierbeck-garmoth", "relay-one", "1", "bridge from J1>E1"],
+      ["hexby-hoistrum", "n40", "05", "bridge from RA1>V1"],
     ] as const) {
-      const plan = planned(on(board, "brackwater-latch"));
+      const plan = planned(on(board, "brackwater-haspet"));
       expect(plan.codes).not.toContain("device-unplaced");
       expect(plan.fedIn).toEqual(["opening"]);
       expect(plan.cores).toContain(bridge);
@@ -74,7 +74,7 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
   });
 
   test("a magnet that always holds hangs on the resting contact, and is let go by the relay", () => {
-    const plan = planned(on("hexby-trestle", "brackwater-clasp"));
+    const plan = planned(on("hexby-hoistrum", "brackwater-clasp"));
     expect(plan.cores.sort()).toEqual(["bridge from RA1>V1", "coil +>RA3", "coil −>V2"]);
     expect(plan.fedIn).toEqual(situations.filter((each) => each !== "opening"));
     expect(plan.why).toContain("by its resting contact, so that it lives until the relay pulls in");
@@ -83,15 +83,15 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
   test("where the relay has none, or bears too little, that is told in its figures", () => {
     const reason = (given: JobBundle, change?: (board: BoardProfile) => void) =>
       planned(given, change).findings.find(({ code }) => code === "device-unplaced")?.values.reason;
-    expect(reason(on("osierbeck-egret", "brackwater-clasp"))).toBe(
+    expect(reason(on("osierbeck-garmoth", "brackwater-clasp"))).toBe(
       "Relay 1 could be set for it, but has no resting contact: it must live until it is let go.",
     );
     const weak = (most: object) => (board: BoardProfile) =>
       board.outputs.forEach((output) => Object.assign(output, most));
-    expect(reason(on("osierbeck-egret", "brackwater-latch"), weak({ maxMilliamps: 379 }))).toBe(
+    expect(reason(on("osierbeck-garmoth", "brackwater-haspet"), weak({ maxMilliamps: 379 }))).toBe(
       "Relay 1 could be set for it, but bears 379 mA of the 380 mA it draws.",
     );
-    expect(reason(on("osierbeck-egret", "brackwater-latch"), weak({ maxVolts: 23 }))).toBe(
+    expect(reason(on("osierbeck-garmoth", "brackwater-haspet"), weak({ maxVolts: 23 }))).toBe(
       "Relay 1 could be set for it, but bears 23 V of the 24 V it wants.",
     );
   });
@@ -99,8 +99,8 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
 
 test("a relay's feed may have the least and the most volts a load bears, and nothing beyond", () => {
   const kindAt = (min: number, max: number) => {
-    const given = on("osierbeck-egret", "brackwater-latch");
-    const latch = given.devices.find(({ id }) => id === "brackwater-latch")!;
+    const given = on("osierbeck-garmoth", "brackwater-haspet");
+    const latch = given.devices.find(({ id }) => id === "brackwater-haspet")!;
     latch.supplies[0]!.volts = { min, max };
     return planned(given).place?.kind;
   };
@@ -110,7 +110,7 @@ test("a relay's feed may have the least and the most volts a load bears, and not
 
 describe("two lamps on three poles", () => {
   test("go by two relays, red while the leaf moves and green while it is open", () => {
-    const plan = planned(on("hexby-trestle", "hexby-pair"));
+    const plan = planned(on("hexby-hoistrum", "hexby-pair"));
     expect(plan.cores.sort()).toEqual([
       "bridge from RA1>V1",
       "bridge from RB1>V1",
@@ -145,13 +145,13 @@ describe("two lamps on three poles", () => {
   });
 
   test("stay on the terminals made for them where the board has those, and want both relays where not", () => {
-    expect(planned(on("tarn-weir", "tarn-signal")).place?.kind).toBe("rail");
-    const one = planned(on("hexby-trestle", "hexby-pair"), (board) => board.outputs.splice(0, 1));
+    expect(planned(on("tarn-grellock", "tarn-signal")).place?.kind).toBe("rail");
+    const one = planned(on("hexby-hoistrum", "hexby-pair"), (board) => board.outputs.splice(0, 1));
     expect(one.codes).toContain("device-unplaced");
   });
 
   test("take both relays, or leave them to two others: whichever places more", () => {
-    const { wiring } = planJob(bundleOn("hexby-trestle", ["hexby-pair", "tallow-chime"]));
+    const { wiring } = planJob(bundleOn("hexby-hoistrum", ["hexby-pair", "tallow-clangle"]));
     expect(wiring.cost.unplaced).toBe(1);
     const [told] = wiring.findings.filter(({ code }) => code === "device-unplaced");
     expect(told?.values.reason).toBe("Relay A and Relay B are taken by Pair of signal lamps, 24 V.");
@@ -160,7 +160,7 @@ describe("two lamps on three poles", () => {
 
 describe("a dry contact fed from outside", () => {
   test("a lamp for mains hangs on the board's own spur, earthed, in a cable told as mains", () => {
-    const plan = planned(own("tarn-weir", lamp230));
+    const plan = planned(own("tarn-grellock", lamp230));
     expect(plan.cores.sort()).toEqual([
       "bridge from R1>live",
       "protective earth>N3",
@@ -176,20 +176,26 @@ describe("a dry contact fed from outside", () => {
   test("and not by a relay that bears 30 V, nor where the spur has several voltages or none", () => {
     const placed = (given: JobBundle, change: (board: BoardProfile) => void = () => {}) =>
       planned(given, change).place?.kind;
-    expect(placed(own("osierbeck-egret", lamp230))).toBeUndefined();
-    expect(placed(own("tarn-weir", lamp230), (board) => (board.supply.volts = [115, 230]))).toBeUndefined();
-    expect(placed(own("tarn-weir", lamp230), (board) => delete board.supply.poles.neutral)).toBeUndefined();
+    expect(placed(own("osierbeck-garmoth", lamp230))).toBeUndefined();
+    expect(
+      placed(own("tarn-grellock", lamp230), (board) => (board.supply.volts = [115, 230])),
+    ).toBeUndefined();
+    expect(
+      placed(own("tarn-grellock", lamp230), (board) => delete board.supply.poles.neutral),
+    ).toBeUndefined();
   });
 
   test("a strike by way of a relay hangs on a supply unit where that alone has its voltage", () => {
     const unit: DeviceProfile = {
-      ...bundleOn("quillmarsh-duet", ["brackwater-turn"]).devices.find(({ id }) => id === "brackwater-turn")!,
+      ...bundleOn("quillmarsh-tandrel", ["brackwater-turn"]).devices.find(
+        ({ id }) => id === "brackwater-turn",
+      )!,
       id: "unit",
       name: "Supply unit, 12 V",
     };
     unit.supplies = unit.supplies.map((each) => ({ ...each, ownSpur: true }));
     unit.provides = unit.provides.map((rail) => ({ ...rail, volts: 12, limitMilliamps: 2_000 }));
-    const given = bundleOn("hexby-trestle", ["brackwater-spring"]);
+    const given = bundleOn("hexby-hoistrum", ["brackwater-spring"]);
     const job = { ...given.job, devices: [...given.job.devices, draftInstance(given.job, unit)] };
     const wiring = planWiring({
       job,

@@ -16,7 +16,7 @@ const faults = (plan: JobPlan) =>
 
 describe("an edge goes only where the input looks for what it gives", () => {
   test("an end resistor on an input that wants one, and the board set for it", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack", "lathbury-ribbon"], {
+    const plan = planOn("furzel-slathorn", ["furzel-rack", "lumbrick-ribbon"], {
       "edge-reaction": "both",
     });
     expect(placed(plan, "edge-1")).toEqual(["edge"]);
@@ -25,7 +25,7 @@ describe("an edge goes only where the input looks for what it gives", () => {
   });
 
   test("a plain contact on the same input, the board set for that", () => {
-    const plan = planOn("fennimore-otter", ["fennimore-rack", "lathbury-softline"], {
+    const plan = planOn("furzel-slathorn", ["furzel-rack", "lumbrick-plushet"], {
       "edge-reaction": "both",
     });
     expect(placed(plan, "edge-1")).toEqual(["edge"]);
@@ -33,13 +33,15 @@ describe("an edge goes only where the input looks for what it gives", () => {
   });
 
   test("an optical edge finds the input for its pulses", () => {
-    const plan = planOn("hexby-trestle", ["hexby-shaft", "ostwick-thread"], { "edge-2-reaction": "closing" });
+    const plan = planOn("hexby-hoistrum", ["hexby-shaft", "oddlume-glimmet"], {
+      "edge-2-reaction": "closing",
+    });
     expect(["edge", "optical"]).toContain(placed(plan, "edge-1")[0]);
     expect(faults(plan)).toEqual([]);
   });
 
   test("an end resistor on a board of plain contacts has no place, and is told why", () => {
-    const plan = planOn("penhallow-drover", ["penhallow-haul", "lathbury-ribbon"]);
+    const plan = planOn("pengrath-drawmel", ["pengrath-haul", "lumbrick-ribbon"]);
     expect(placed(plan, "edge-1")).toEqual([]);
     expect(faults(plan)[0]).toBe(
       "Bar (P4) looks for a plain contact; this one gives an end resistor of 8.2 kΩ.",
@@ -47,13 +49,13 @@ describe("an edge goes only where the input looks for what it gives", () => {
   });
 
   test("a plain contact where only an end resistor is understood has no place", () => {
-    const plan = planOn("tarn-weir", ["tarn-drum", "lathbury-softline"]);
+    const plan = planOn("tarn-grellock", ["tarn-drum", "lumbrick-plushet"]);
     expect(faults(plan)[0]).toContain("looks for an end resistor of 8.2 kΩ; this one gives a plain contact");
   });
 });
 
 describe("a resistive edge by its voltage: 8.2 kΩ is a value of the E12 series (IEC 60063, from memory)", () => {
-  const plan = planOn("tarn-weir", ["tarn-drum", "lathbury-ribbon"], { "edge-reaction": "closing" });
+  const plan = planOn("tarn-grellock", ["tarn-drum", "lumbrick-ribbon"], { "edge-reaction": "closing" });
   const at = asPlanned(plan.bundle.board, plan.wiring);
   const edge = (one: Installation) => measureCircuit(one).inputs.edge!;
 

@@ -40,7 +40,7 @@ describe("trap 31, by way of a converter", () => {
   });
 
   test("a converter for a magnet goes to the terminals that always live, though others are made for it", () => {
-    const given = bundleOn("penhallow-drover", ["brackwater-turn", "brackwater-clasp"]);
+    const given = bundleOn("pengrath-drawmel", ["brackwater-turn", "brackwater-clasp"]);
     const lock = given.board.rails.find(({ feeds }) => feeds.includes("lock"))!;
     given.board.rails.unshift({ ...lock, id: "let-go", label: "Let go", live: "unlocking" });
     const at = () =>
@@ -56,7 +56,7 @@ describe("trap 42: battery and panel of different voltages", () => {
   const volts = [12, 24] as const;
   /** What is told of a battery and a panel on this board: the device with the voltage it should have. */
   const told = (panelTakes: readonly number[], battery: number, panel: number) => {
-    const given = bundleOn("tollard-nightjar", ["quillmarsh-reserve", "tollard-sunleaf-12"]);
+    const given = bundleOn("tessock-umbrick", ["quillmarsh-reserve", "tessock-sunnick-12"]);
     given.board.solar!.volts = [...panelTakes];
     for (const device of given.devices)
       for (const rail of device.provides) {
@@ -86,7 +86,7 @@ describe("trap 42: battery and panel of different voltages", () => {
   });
 
   test("a battery for terminals of another voltage is told as that, and not as one without a place", () => {
-    const given = bundleOn("larkrise-passage", ["quillmarsh-reserve"]);
+    const given = bundleOn("lammerlow-thrussel", ["quillmarsh-reserve"]);
     for (const device of given.devices) for (const rail of device.provides) rail.volts = 12;
     const { findings } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
     expect(findings.map(({ code }) => code)).toEqual(["source-of-another-voltage"]);
@@ -99,13 +99,13 @@ describe("trap 42: battery and panel of different voltages", () => {
 });
 
 test("an inlet takes one source: of two batteries one stays without a place", () => {
-  const given = bundleOn("osierbeck-egret", ["quillmarsh-reserve", "quillmarsh-reserve"]);
+  const given = bundleOn("osierbeck-garmoth", ["quillmarsh-reserve", "quillmarsh-reserve"]);
   const { placements } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
   expect(placements.map(({ place }) => place?.kind)).toEqual(["inlet", undefined]);
 });
 
 test("a pin wanted somewhere that no plan of its device uses is told, and the rest is planned", () => {
-  const { given } = planOn("osierbeck-egret", ["larkrise-sill"]);
+  const { given } = planOn("osierbeck-garmoth", ["lammerlow-sill"]);
   given.job.devices[0]!.pinned = { t: "X1" };
   const plan = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
   const [told] = plan.findings.filter(({ code }) => code === "pin-impossible");

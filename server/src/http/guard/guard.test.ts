@@ -15,10 +15,10 @@ const title = async () => ((await request(app).get("/api/jobs/netloft")).body.jo
 /** Every way to change something, each as it would be stored. */
 async function changes(): Promise<request.Test[]> {
   const { body } = await request(app).get("/api/jobs/netloft");
-  const profile = await request(app).get("/api/boards/quillmarsh-duet/source").buffer(true);
+  const profile = await request(app).get("/api/boards/quillmarsh-tandrel/source").buffer(true);
   const note = { id: "n1", at: "2026-11-24T09:00:00.000Z", by: "", kind: "note", text: "from elsewhere" };
   return [
-    request(app).post("/api/jobs").send({ title: "Foreign", customer: "F", board: "quillmarsh-duet" }),
+    request(app).post("/api/jobs").send({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" }),
     request(app)
       .put("/api/jobs/netloft")
       .set("If-Match", '"1"')
@@ -29,7 +29,7 @@ async function changes(): Promise<request.Test[]> {
       .post("/api/boards")
       .type("application/yaml")
       .send(profile.text.replace("revision: 1", "revision: 2")),
-    request(app).delete("/api/boards/quillmarsh-duet?revision=1"),
+    request(app).delete("/api/boards/quillmarsh-tandrel?revision=1"),
     request(app).post("/api/bundles").send({}),
     request(app).post("/api/plan").send({}),
     request(app).delete("/api/session"),
@@ -128,14 +128,14 @@ describe("a page of another origin", () => {
         Origin: `${own}:${port}`,
         "Sec-Fetch-Site": "same-origin",
       },
-      body: JSON.stringify({ title: "Own", customer: "O", board: "quillmarsh-duet" }),
+      body: JSON.stringify({ title: "Own", customer: "O", board: "quillmarsh-tandrel" }),
     });
     expect(answer.status).toBe(201);
     await new Promise((closed) => server.close(closed));
   });
 
   test("what any page may send without asking is not read: no type, plain text, a form", async () => {
-    const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-duet" });
+    const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" });
     const before = await state();
     for (const type of [
       "text/plain",

@@ -97,10 +97,10 @@ const reads = [
   "/api/jobs/netloft/log",
   "/api/jobs/ropewalk/bundle",
   "/api/boards",
-  "/api/boards/quillmarsh-duet",
-  "/api/boards/quillmarsh-duet/revisions",
-  "/api/boards/quillmarsh-duet/jobs",
-  "/api/boards/quillmarsh-duet/source",
+  "/api/boards/quillmarsh-tandrel",
+  "/api/boards/quillmarsh-tandrel/revisions",
+  "/api/boards/quillmarsh-tandrel/jobs",
+  "/api/boards/quillmarsh-tandrel/source",
   "/api/devices",
   "/api/schemas/board.json",
   "/api/openapi.json",
@@ -122,7 +122,7 @@ export function mutated(roll: Roll, { job, bundle, board, device }: Right, n: nu
       : { id: name, at: "2026-11-24T09:00:00.000Z", by: "", kind: "note", text: "dry" };
   const makers: readonly (() => Sent)[] = [
     () => ({ method: "GET", path: pick(roll, reads), headers: {} }),
-    () => json("POST", "/api/jobs", { title: name, customer: "Perrin", board: "quillmarsh-duet" }),
+    () => json("POST", "/api/jobs", { title: name, customer: "Perrin", board: "quillmarsh-tandrel" }),
     () => json("PUT", `/api/jobs/${job.id}`, job, { "If-Match": `"${Math.floor(roll() * 50)}"` }),
     () => json("POST", `/api/jobs/${job.id}/log`, { ...entry, id: name }),
     () => json("POST", "/api/bundles", { ...bundle, job: { ...bundle.job, id: name } }),

@@ -12,7 +12,7 @@ import { Component as ComparePage } from "./compare-page.tsx";
 const root = resolve(import.meta.dirname, "../../../..");
 const board = (id: string): BoardProfile =>
   readBoard(readFileSync(resolve(root, `boards/${id}.yaml`), "utf8"), id);
-const boards = ["quillmarsh-duet", "fennimore-otter", "tarn-weir", "copperfold-sash"].map(board);
+const boards = ["quillmarsh-tandrel", "furzel-slathorn", "tarn-grellock", "copperfold-casspel"].map(board);
 
 interface Sent {
   method: string;
@@ -63,7 +63,7 @@ afterEach(cleanup);
 
 describe("the list of boards", () => {
   test("shows each with its purpose and how many jobs rest on it", async () => {
-    serve({ "/api/boards": { boards, jobs: { "quillmarsh-duet": 3, "tarn-weir": 1 } } });
+    serve({ "/api/boards": { boards, jobs: { "quillmarsh-tandrel": 3, "tarn-grellock": 1 } } });
     show("/boards");
     expect(await screen.findByText("revision 1, 3 jobs")).toBeTruthy();
     expect(document.querySelectorAll("li")).toHaveLength(4);
@@ -81,10 +81,10 @@ describe("the list of boards", () => {
 });
 
 describe("one board", () => {
-  const otter = boards[1]!;
+  const slathorn = boards[1]!;
   beforeEach(() => {
-    serve({ "/api/boards/fennimore-otter": otter, "/api/boards/fennimore-otter/jobs": { jobs: [] } });
-    show("/boards/fennimore-otter");
+    serve({ "/api/boards/furzel-slathorn": slathorn, "/api/boards/furzel-slathorn/jobs": { jobs: [] } });
+    show("/boards/furzel-slathorn");
   });
 
   test("new with power, set up, and as delivered, its face shows what the board would", async () => {
@@ -109,7 +109,7 @@ describe("one board", () => {
     expect(screen.getByText("goes to 00 when any value is changed")).toBeTruthy();
     fireEvent.click(screen.getByRole("tab", { name: "Procedures" }));
     // Each procedure's, and the profile's own under the title.
-    expect(screen.getAllByText(/Known from: maker's sheet/).length).toBe(otter.procedures.length + 1);
+    expect(screen.getAllByText(/Known from: maker's sheet/).length).toBe(slathorn.procedures.length + 1);
     fireEvent.click(screen.getByRole("tab", { name: "Memory and codes" }));
     expect(screen.getByText("counts in steps of 100")).toBeTruthy();
     fireEvent.click(screen.getByRole("tab", { name: "Jobs" }));
@@ -124,22 +124,22 @@ test("a board that is not there is said to be not there", async () => {
 });
 
 describe("the jobs on a board", () => {
-  const duet = boards[0]!;
+  const tandrel = boards[0]!;
   const bundle = netloft();
   const uses = [{ id: "netloft", title: "Netloft yard", revision: 1, handedOver: false }];
   const begin = (next: BoardProfile) => {
     const sent = serve({
-      "/api/boards/quillmarsh-duet": next,
-      "/api/boards/quillmarsh-duet/jobs": { jobs: uses },
+      "/api/boards/quillmarsh-tandrel": next,
+      "/api/boards/quillmarsh-tandrel/jobs": { jobs: uses },
       "/api/jobs/netloft/bundle": bundle,
-      "/api/jobs/netloft": { version: 7, job: bundle.job, board: duet, devices: bundle.devices },
+      "/api/jobs/netloft": { version: 7, job: bundle.job, board: tandrel, devices: bundle.devices },
     });
-    show("/boards/quillmarsh-duet");
+    show("/boards/quillmarsh-tandrel");
     return sent;
   };
 
   test("are told what a revision does before it is taken, and keep theirs until then", async () => {
-    const lessFeed = { ...duet, revision: 2, budgets: [{ ...duet.budgets[0]!, limitMilliamps: 100 }] };
+    const lessFeed = { ...tandrel, revision: 2, budgets: [{ ...tandrel.budgets[0]!, limitMilliamps: 100 }] };
     const sent = begin(lessFeed);
     fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
     fireEvent.click(await screen.findByRole("button", { name: "What would revision 2 do to it?" }));
@@ -148,9 +148,9 @@ describe("the jobs on a board", () => {
     fireEvent.click(screen.getByRole("button", { name: "Take revision 2" }));
     await waitFor(() => expect(sent.map(({ method }) => method)).toContain("PUT"));
     const put = sent.find(({ method }) => method === "PUT")!;
-    expect(put.body).toMatchObject({ id: "netloft", board: { id: "quillmarsh-duet", revision: 2 } });
+    expect(put.body).toMatchObject({ id: "netloft", board: { id: "quillmarsh-tandrel", revision: 2 } });
     // The list is read anew.
-    const lists = () => sent.filter(({ address }) => address === "/api/boards/quillmarsh-duet/jobs");
+    const lists = () => sent.filter(({ address }) => address === "/api/boards/quillmarsh-tandrel/jobs");
     await waitFor(() => expect(lists()).toHaveLength(2));
   });
 
@@ -158,10 +158,10 @@ describe("the jobs on a board", () => {
     const noted = netloft();
     noted.job.found.links = { "link-edge": "in" };
     const moved: BoardProfile = {
-      ...duet,
+      ...tandrel,
       revision: 2,
-      links: duet.links.filter((link) => link.id !== "link-edge"),
-      inputs: duet.inputs.map((input) =>
+      links: tandrel.links.filter((link) => link.id !== "link-edge"),
+      inputs: tandrel.inputs.map((input) =>
         input.id === "edge" ? { ...input, link: undefined, off: undefined, guards: [], terminal: "C4" } : input,
       ),
     };
@@ -177,7 +177,7 @@ describe("the jobs on a board", () => {
 describe("two boards compared", () => {
   test("what differs stands there, what is alike only when asked for", async () => {
     serve({ "/api/boards": { boards, jobs: {} } });
-    show("/boards/compare?a=fennimore-otter&b=tarn-weir");
+    show("/boards/compare?a=furzel-slathorn&b=tarn-grellock");
     const table = await screen.findByRole("table");
     expect(within(table).getByText("Sliding gate")).toBeTruthy();
     expect(within(table).getByText("Rolling grille")).toBeTruthy();
@@ -188,22 +188,22 @@ describe("two boards compared", () => {
 
   test("asks for both sides first", async () => {
     serve({ "/api/boards": { boards, jobs: {} } });
-    show("/boards/compare?a=fennimore-otter");
+    show("/boards/compare?a=furzel-slathorn");
     expect(await screen.findByText("Choose two boards to see in what they differ.")).toBeTruthy();
   });
 });
 
 describe("revisions", () => {
-  const [duet] = boards as [BoardProfile];
-  const key = `/api/boards/${duet.id}`;
+  const [tandrel] = boards as [BoardProfile];
+  const key = `/api/boards/${tandrel.id}`;
 
   test("one that was written here is removed after asking once; what came with the program offers no removal", async () => {
     const revisions = [
       { revision: 2, origin: "own" },
       { revision: 1, origin: "shipped" },
     ];
-    const sent = serve({ [key]: duet, [`${key}/revisions`]: { revisions }, [`${key}/jobs`]: { jobs: [] } });
-    show(`/boards/${duet.id}`);
+    const sent = serve({ [key]: tandrel, [`${key}/revisions`]: { revisions }, [`${key}/jobs`]: { jobs: [] } });
+    show(`/boards/${tandrel.id}`);
     fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
     await screen.findByText("Revision 1, came with the program");
     expect(screen.getAllByRole("button", { name: /^Remove/ })).toHaveLength(1);

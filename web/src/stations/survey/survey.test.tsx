@@ -85,14 +85,14 @@ describe("the survey saves itself", () => {
   test("a device is added with its cables and removed again; a second of its kind gets an id of its own", async () => {
     const { sent } = fakeServer();
     await renderInJob(netloft(), <DevicesForm />);
-    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Ostwick Optics)");
+    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Oddlume Optics)");
     await waitFor(() => expect(jobs(sent)).toHaveLength(1));
     expect(jobs(sent)[0]?.devices.at(-1)).toMatchObject({
       id: "photocell-1",
-      device: { id: "ostwick-glance", revision: 1 },
+      device: { id: "oddlume-glance", revision: 1 },
       cables: { sender: { lengthM: 5, sizeMm2: 0.75 }, receiver: { lengthM: 5, sizeMm2: 0.75 } },
     });
-    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Ostwick Optics)");
+    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Oddlume Optics)");
     await waitFor(() => expect(jobs(sent).at(-1)?.devices.at(-1)?.id).toBe("photocell-2"));
     await userEvent.click(screen.getByRole("button", { name: "Remove Keypad, footpath" }));
     await waitFor(() =>

@@ -31,7 +31,7 @@ function pinOf(text: string): [string, string] {
 
 describe("the plan", () => {
   test("says why each sits where it does, and marks what has no place", async () => {
-    await renderInJob(jobOn("copperfold-sash", ["lathbury-softline", "tallow-chime"]), <WirePlan />);
+    await renderInJob(jobOn("copperfold-casspel", ["lumbrick-plushet", "tallow-clangle"]), <WirePlan />);
     const why = screen.getByRole("table", { name: "Why each sits where it does" });
     expect(within(why).getByText(/made for an edge contact, its own/)).toBeTruthy();
     const missing = within(why).getByText("No place for it.").closest("tr");
@@ -185,7 +185,7 @@ describe("on paper", () => {
     const { cores, devices, cables } = planJob(netloft()).wiring;
     const drawing = '<svg><text font-family="Atkinson">P1</text></svg>';
     const text = JSON.stringify(
-      wirePaper({ title: "Netloft yard", board: "Duet", drawing, cores, devices, cables }).content,
+      wirePaper({ title: "Netloft yard", board: "Tandrel", drawing, cores, devices, cables }).content,
     );
     expect(text).toContain('font-family=\\"Roboto\\"');
     for (const core of cores) expect(text).toContain(core.deviceName);

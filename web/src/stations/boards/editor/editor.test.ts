@@ -5,8 +5,8 @@ import { suggestions, type JsonSchema } from "./suggest.ts";
 import { placeAt } from "./yaml-path.ts";
 
 const root = resolve(import.meta.dirname, "../../../../..");
-const duet = readFileSync(resolve(root, "boards/quillmarsh-duet.yaml"), "utf8");
-const board = readBoard(duet, "duet");
+const tandrel = readFileSync(resolve(root, "boards/quillmarsh-tandrel.yaml"), "utf8");
+const board = readBoard(tandrel, "tandrel");
 const schema = boardJsonSchema() as JsonSchema;
 
 /** The place of the cursor, marked ¦ in the text. */
@@ -42,7 +42,7 @@ describe("where the cursor stands", () => {
   });
 
   test("in every place of every line of a whole profile it says something, and never fails", () => {
-    for (let offset = 0; offset <= duet.length; offset += 401) expect(placeAt(duet, offset).path).toBeDefined();
+    for (let offset = 0; offset <= tandrel.length; offset += 401) expect(placeAt(tandrel, offset).path).toBeDefined();
   });
 });
 
@@ -77,9 +77,9 @@ describe("what can stand at the cursor", () => {
 });
 
 test("a text half written has its face as soon as its form is right, and every fault with its line", () => {
-  const slip = duet.replace("common: commands", "common: comands");
+  const slip = tandrel.replace("common: commands", "common: comands");
   const { value, problems } = inspectBoard(slip, "x");
-  expect(value?.name).toBe("Duet");
+  expect(value?.name).toBe("Tandrel");
   expect(problems).toHaveLength(1);
   expect(slip.split("\n")[problems[0]!.line! - 1]).toContain("comands");
 });
