@@ -72,7 +72,7 @@ const boardUseSchema = z.strictObject({
 export const boardUsesSchema = z.strictObject({ jobs: z.array(boardUseSchema) });
 
 export const revisionsSchema = z.strictObject({
-  revisions: z.array(z.strictObject({ revision, origin: z.enum(["shipped", "own"]) })),
+  revisions: z.array(z.strictObject({ revision, origin: z.enum(["shipped", "retired", "own"]) })),
 });
 
 export const devicesSchema = z.strictObject({

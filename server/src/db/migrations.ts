@@ -115,6 +115,18 @@ export const migrations: readonly Migration[] = [
       });
     },
   },
+  {
+    name: "007-retired",
+    async up(knex) {
+      await knex.schema.alterTable("profiles", (table) => {
+        table
+          .boolean("retired")
+          .notNullable()
+          .defaultTo(false)
+          .comment("Was shipped once and is no more: for the jobs that use it.");
+      });
+    },
+  },
 ];
 
 /** A stored device with everything that was added to its format since; one that cannot be read any more stays for a person to see. */

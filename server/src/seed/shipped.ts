@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import { boardJsonSchema, deviceJsonSchema, readBoard, readDevice } from "@anvilcloud/core";
 import type { Knex } from "knex";
-import { putShipped, shippedDigests } from "../store/profiles.ts";
+import { putShipped, retireOthers, shippedDigests } from "../store/profiles.ts";
 
 function yamlFiles(folder: string): { file: string; text: string }[] {
   return readdirSync(folder)
@@ -18,15 +18,22 @@ const kinds = [
 
 /**
  * Puts every shipped board and device into the catalogue. A file that was stored by an earlier start, word for word and
- * by the same schema, is not read again. Throws ProblemsError where a file contradicts itself.
+ * by the same schema, is not read again; what an earlier version shipped and this one does not is retired. A file is
+ * called by the id within. Throws ProblemsError where a file contradicts itself.
  */
 export async function loadShipped(knex: Knex, root: string): Promise<void> {
   const known = await shippedDigests(knex);
   for (const { kind, folder, read, schema } of kinds) {
     const format = JSON.stringify(schema());
-    for (const { file, text } of yamlFiles(join(root, folder))) {
+    const files = yamlFiles(join(root, folder));
+    for (const { file, text } of files) {
       const digest = createHash("sha256").update(format).update(text).digest("hex");
       if (!known.has(digest)) await putShipped(knex, kind, read(text, `${folder}/${file}`), text, digest);
     }
+    await retireOthers(
+      knex,
+      kind,
+      files.map(({ file }) => basename(file, ".yaml")),
+    );
   }
 }

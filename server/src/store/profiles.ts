@@ -5,12 +5,16 @@ import { whenFree, write } from "../db/write.ts";
 type Kind = "board" | "device";
 type Profile<K extends Kind> = K extends "board" ? BoardProfile : DeviceProfile;
 
-/** Every profile of a kind, each in its newest revision, by name, as the JSON of a list: sent as it is stored. */
+/**
+ * Every profile of a kind that can be chosen, each in its newest revision, by name, as the JSON of a list: sent as it is
+ * stored. One that is shipped no more is left out.
+ */
 export async function profilesJson(knex: Knex, kind: Kind): Promise<string> {
   const rows = (await knex("profiles")
-    .where({ kind })
+    .where({ kind, retired: false })
     .whereRaw(
-      "revision = (SELECT MAX(revision) FROM profiles AS each WHERE each.kind = profiles.kind AND each.id = profiles.id)",
+      `revision = (SELECT MAX(revision) FROM profiles AS each
+         WHERE each.kind = profiles.kind AND each.id = profiles.id AND NOT each.retired)`,
     )
     .select("body")
     .orderByRaw("json_extract(body, '$.name') COLLATE NOCASE, id")) as { body: string }[];
@@ -70,6 +74,22 @@ export async function putShipped(
       .merge()
       .where("profiles.origin", "shipped"),
   );
+}
+
+/**
+ * Retires the shipped profiles of a kind whose ids are shipped no more: they leave the lists, and stay for whoever asks
+ * by their id, as the jobs made with them do. One that is shipped again comes back.
+ */
+export async function retireOthers(knex: Knex, kind: Kind, shipped: readonly string[]): Promise<void> {
+  const known = knex("profiles").where({ kind, origin: "shipped" });
+  const gone = await known.clone().whereNotIn("id", shipped).where({ retired: false }).first("id");
+  const back = await known.clone().whereIn("id", shipped).where({ retired: true }).first("id");
+  if (!gone && !back) return;
+  await write(knex, async (trx) => {
+    const each = trx("profiles").where({ kind, origin: "shipped" });
+    await each.clone().whereNotIn("id", shipped).update({ retired: true });
+    await each.clone().whereIn("id", shipped).update({ retired: false });
+  });
 }
 
 /** How far a new revision may lie past the newest: a jump to the last number there is would leave none for anyone. */
@@ -153,9 +173,12 @@ export async function boardSource(
 export async function boardRevisions(
   knex: Knex,
   id: string,
-): Promise<{ revision: number; origin: Origin }[]> {
+): Promise<{ revision: number; origin: Origin | "retired" }[]> {
   return (await knex("profiles")
     .where({ kind: "board", id })
     .orderBy("revision", "desc")
-    .select("revision", "origin")) as { revision: number; origin: Origin }[];
+    .select("revision", knex.raw("CASE WHEN retired THEN 'retired' ELSE origin END AS origin"))) as {
+    revision: number;
+    origin: Origin | "retired";
+  }[];
 }

@@ -1,5 +1,5 @@
 import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
-import { Copy, Download, GitCompareArrows, Pencil } from "lucide-react";
+import { Columns2, Copy, Download, Pencil } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
@@ -35,7 +35,7 @@ function Tools({ board }: { board: BoardProfile }) {
     <OffPaper>
       <Row>
         <Button $kind="outlined" onPress={() => void navigate(`/boards/compare?a=${board.id}`)}>
-          <GitCompareArrows size={20} aria-hidden /> Compare
+          <Columns2 size={20} aria-hidden /> Compare
         </Button>
         <Button $kind="outlined" onPress={() => void exportYaml()}>
           <Download size={20} aria-hidden /> YAML

@@ -5,6 +5,12 @@ import { boardKey, boardRevisionsKey, boardsKey, getJson, removeBoard } from "..
 import { Failed, Loading, Quiet } from "../../ui/index.ts";
 import { Removable } from "../shared/removable.tsx";
 
+const origins = {
+  shipped: "came with the program",
+  retired: "came with an earlier version of the program, kept for the jobs made with it",
+  own: "written here",
+} as const;
+
 /** The revisions of a board. One that was written here goes again, as long as no job was made with it. */
 export function BoardRevisions({ board }: { board: BoardProfile }) {
   const key = boardRevisionsKey(board.id);
@@ -30,7 +36,7 @@ export function BoardRevisions({ board }: { board: BoardProfile }) {
           <Removable
             key={revision}
             name={`revision ${revision}`}
-            text={`Revision ${revision}, ${origin === "own" ? "written here" : "came with the program"}`}
+            text={`Revision ${revision}, ${origins[origin]}`}
             {...(origin === "own" ? { remove: () => remove(revision, isLast) } : {})}
           />
         ))}

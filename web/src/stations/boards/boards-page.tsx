@@ -1,5 +1,5 @@
 import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
-import { FilePlus2, GitCompareArrows } from "lucide-react";
+import { Columns2, FilePlus2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { styled } from "styled-components";
@@ -116,7 +116,7 @@ export function Component() {
         <PageTitle>Boards</PageTitle>
         <Row>
           <Button $kind="outlined" onPress={() => void navigate("/boards/compare")}>
-            <GitCompareArrows size={20} aria-hidden /> Compare two
+            <Columns2 size={20} aria-hidden /> Compare two
           </Button>
           <ImportBoard onError={setRefusal} />
           <Button $kind="filled" onPress={() => void navigate("/boards/new")}>

@@ -200,12 +200,12 @@ describe("revisions", () => {
   test("one that was written here is removed after asking once; what came with the program offers no removal", async () => {
     const revisions = [
       { revision: 2, origin: "own" },
-      { revision: 1, origin: "shipped" },
+      { revision: 1, origin: "retired" },
     ];
     const sent = serve({ [key]: tandrel, [`${key}/revisions`]: { revisions }, [`${key}/jobs`]: { jobs: [] } });
     show(`/boards/${tandrel.id}`);
     fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
-    await screen.findByText("Revision 1, came with the program");
+    await screen.findByText(/^Revision 1, came with an earlier version/);
     expect(screen.getAllByRole("button", { name: /^Remove/ })).toHaveLength(1);
     fireEvent.click(screen.getByRole("button", { name: "Remove revision 2" }));
     expect(sent.some(({ method }) => method === "DELETE")).toBe(false);
