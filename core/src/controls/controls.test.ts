@@ -40,14 +40,14 @@ describe("dials", () => {
     );
   });
 
-  test("the two-function dial: two leaves keep clear above its threshold, one leaf below", () => {
+  test("the two-function dial: a delay lies above its threshold, leaves that meet together below", () => {
     const threshold = 0.15;
     for (const delay of [0, 1, 3, 8, 14, 40]) {
-      const pair = control({ "leaf-count": 2, "leaf-delay-closing": delay }, "V3");
+      const pair = control({ "leaf-delay-closing": delay }, "V3");
       expect(clockToFraction(pair.planned[0]!, board.dials[2]!.sweep)).toBeGreaterThan(threshold);
     }
-    const single = control({ "leaf-count": 1 }, "V3");
-    expect(clockToFraction(single.planned[0]!, board.dials[2]!.sweep)).toBeLessThan(threshold);
+    const together = control({ "leaves-meet": true }, "V3");
+    expect(clockToFraction(together.planned[0]!, board.dials[2]!.sweep)).toBeLessThan(threshold);
   });
 
   test("what nobody asked for stays as found", () => {
@@ -80,14 +80,14 @@ describe("what the board cannot give is said", () => {
     expect(codes({ "automatic-closing-time": 300 })).toEqual(["value-out-of-reach"]);
     expect(codes({ "leaf-delay-opening": 2 })).toEqual(["behaviour-not-settable"]);
     expect(codes({ "pre-warning": 5 })).toEqual(["value-out-of-reach"]);
-    expect(codes({ "leaf-count": 1, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
+    expect(codes({ "leaves-meet": true, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
   });
 
   test("a fight names what is wanted and what is given instead, behaviour by behaviour", () => {
-    const [found] = plan({ "leaf-count": 1, "leaf-delay-closing": 3 }).findings;
+    const [found] = plan({ "leaves-meet": true, "leaf-delay-closing": 3 }).findings;
     expect(found?.values).toMatchObject({
-      behaviours: "leaves 1 and leaf delay on closing 3 s",
-      given: "leaves 1",
+      behaviours: "leaves meet together on and leaf delay on closing 3 s",
+      given: "leaves meet together on",
     });
   });
 
@@ -102,12 +102,12 @@ describe("what the board cannot give is said", () => {
 });
 
 describe("states", () => {
-  test("trap 13: PAIR left below its threshold on a pair of leaves", () => {
-    const { positions } = plan({ "leaf-count": 2, "leaf-delay-closing": 3 });
+  test("trap 13: PAIR left below its threshold where one leaf must wait for the other", () => {
+    const { positions } = plan({ "leaf-delay-closing": 3 });
     const [found] = thresholdFindings(board, delivered, positions);
     expect(found).toMatchObject({
       code: "dial-below-threshold",
-      values: { reads: "one leaf", threshold: "8:30", target: "9:45", wanted: "leaves: 2" },
+      values: { reads: "together", threshold: "8:30", target: "9:45", wanted: "leaves meet together: off" },
     });
     expect(thresholdFindings(board, positions, positions)).toEqual([]);
   });
@@ -120,7 +120,7 @@ describe("states", () => {
     };
     const findings = commitFindings(board, moved, delivered);
     expect(findings.map((each) => [each.values.controls, each.values.gesture])).toEqual([
-      ["S1", "Hold CALL for 5 s; the board reads the switches."],
+      ["S1", "Press TAKE three times in a row; the board reads switches, slides and jumper."],
       ["PUSH", "Hold TAKE for 3 s; the board reads the dials."],
     ]);
     expect(commitFindings(board, moved, moved)).toEqual([]);

@@ -262,13 +262,13 @@ const cases: Broken[] = [
   [
     "terminals that overlap in the drawing",
     tandrel,
-    (b) => (b.blocks[1]!.at = { x: 10, y: 111 }),
+    (b) => (b.blocks[1]!.at = { x: 10, y: 109 }),
     /blocks\[0\]\.at: expected a place of its own on the face, found "block M over block D"/,
   ],
   [
     "a dial off the face",
     tandrel,
-    (b) => (b.dials[0]!.at = { x: 158, y: 90 }),
+    (b) => (b.dials[0]!.at = { x: 165, y: 60 }),
     /dials\[0\]\.at: .*"dial V1 over the edge of the face"/,
   ],
   [

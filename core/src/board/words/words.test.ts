@@ -178,13 +178,13 @@ describe("conditions", () => {
 /** Each kind of gesture with its words, what it holds, and what it is done with. */
 const gestures: [Gesture, string, held: unknown, touched: string[]][] = [
   [{ hold: { key: "TAKE", seconds: 3 } }, "hold TAKE for 3 s", { what: "TAKE", seconds: 3 }, ["key TAKE"]],
-  [{ press: { key: "CALL", times: 2 } }, "press CALL twice", undefined, ["key CALL"]],
-  [{ press: { key: "CALL", times: 4 } }, "press CALL 4 times", undefined, ["key CALL"]],
+  [{ press: { key: "MOVE", times: 2 } }, "press MOVE twice", undefined, ["key MOVE"]],
+  [{ press: { key: "MOVE", times: 4 } }, "press MOVE 4 times", undefined, ["key MOVE"]],
   [
-    { together: { keys: ["TAKE", "CALL"], seconds: 5 } },
-    "hold TAKE and CALL together for 5 s",
-    { what: "TAKE and CALL", seconds: 5 },
-    ["key TAKE", "key CALL"],
+    { together: { keys: ["TAKE", "MOVE"], seconds: 5 } },
+    "hold TAKE and MOVE together for 5 s",
+    { what: "TAKE and MOVE", seconds: 5 },
+    ["key TAKE", "key MOVE"],
   ],
   [{ turn: { key: "TAKE", to: "left", clicks: 1 } }, "turn TAKE to the left", undefined, ["key TAKE"]],
   [

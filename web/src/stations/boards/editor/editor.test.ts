@@ -64,7 +64,7 @@ describe("what can stand at the cursor", () => {
     expect(words("inputs:\n  - { id: a, common: ¦")).toEqual(["protection", "commands"]);
     expect(words("inputs:\n  - { id: a, terminal: ¦")).toEqual(expect.arrayContaining(["P1", "R4"]));
     expect(words("links:\n  - { between: [¦")).toContain("P2");
-    expect(words("procedures:\n  - steps:\n      - { do: { hold: { key: ¦")).toEqual(["MOVE", "TAKE", "CALL"]);
+    expect(words("procedures:\n  - steps:\n      - { do: { hold: { key: ¦")).toEqual(["MOVE", "TAKE"]);
     expect(words("procedures:\n  - needs: [{ learned: ¦")).toEqual(["travel", "remote"]);
   });
 
