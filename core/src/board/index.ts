@@ -10,10 +10,11 @@ export { edgeOf, layoutFaults, layoutOf, overlaps, sizes, sizeToFit, textWidth }
 export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/index.ts";
 export {
   commonTerminals,
+  displayPositions,
+  handlesOf,
   labelsOf,
   lampOfInput,
   memoriesIn,
-  displayPositions,
   menuValues,
   selectorsOf,
   switchIds,

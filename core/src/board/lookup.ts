@@ -115,6 +115,12 @@ export function labelsOf(board: BoardProfile): Labels {
   };
 }
 
+/** What gestures call the keys and inputs of a board: what is printed beside them. */
+export const handlesOf =
+  (board: BoardProfile) =>
+  (id: string): string =>
+    [...board.keys, ...board.inputs].find((each) => each.id === id)?.label ?? id;
+
 /** The lamp that tells an input's state, where the board has one. */
 export function lampOfInput(board: BoardProfile, inputId: string) {
   return board.lamps.find((lamp) =>

@@ -55,7 +55,7 @@ describe("settings behind a menu", () => {
     expect(wired.controls.positions.values["stop-acts"]).toBe("01");
     const step = wired.sheet.find((each) => each.id.startsWith("set:stop-acts"))!;
     expect(step.says).toBe(
-      "Hold OK for 8 s to open the advanced list, go to P- Protection and open it. Go to P1 Stop input and set it from 00 to 01.",
+      "Hold ƒ for 3 s to open the short list, go to 90 The longer list and open it, go to P- Protection and open it. Go to P1 Stop input and set it from 00 to 01.",
     );
     // P2 to P6 differ from it by one character.
     expect(step.ifNot).toContain("P2 Low beam");
@@ -78,8 +78,10 @@ describe("settings behind a menu", () => {
       planOn("hexby-hoistrum", ["hexby-shaft"], { "automatic-closing-time": 60 }, firmware).sheet.find(
         (each) => each.id.startsWith("set:n01"),
       )!.says;
-    expect(way("1.8")).toContain("Press KNOB twice to open the user list");
-    expect(way("2.1")).toContain("Press KNOB 4 times to open the user list");
+    expect(way("1.8")).toContain("Hold KNOB for 3 s to open the user list");
+    expect(way("2.1")).toContain(
+      "Turn KNOB to the right by 3 clicks, then hold KNOB for 2 s to open the user list",
+    );
   });
 
   test("a slide that means one thing on a gate means another on a door", () => {
@@ -122,11 +124,11 @@ describe("displays, lamps and cards", () => {
   });
 
   test("inverted limit lamps: lit is the end the gate is not on", () => {
-    const plan = planOn("furzel-slathorn", ["furzel-rack"]);
+    const plan = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!.during;
-    expect(readFace(plan, on).lamps).toMatchObject({ "end-open": "lit", "end-closed": "lit" });
+    expect(readFace(plan, on).lamps).toMatchObject({ "lim-a": "lit", "lim-z": "lit" });
     const shut = readFace(plan, { ...on, tripped: [contact("drive-1/shut")] });
-    expect(shut.lamps).toMatchObject({ "end-open": "lit", "end-closed": "dark" });
+    expect(shut.lamps).toMatchObject({ "lim-a": "lit", "lim-z": "dark" });
   });
 
   test("a lamp of two colours with counted flashes", () => {

@@ -11,6 +11,11 @@ export type Touched =
   | { kind: "control"; id: string }
   | { kind: "display" };
 
+/** What a key or an input is called on the board, by its id. */
+type Called = (id: string) => string;
+
+const byId: Called = (id) => id;
+
 /** What a kind of gesture takes and means. */
 interface Meaning<S extends z.ZodType> {
   schema: S;
@@ -19,9 +24,9 @@ interface Meaning<S extends z.ZodType> {
   /** Reports what the gesture names and the board lacks. */
   check?: (value: z.output<S>, path: string, names: Names, report: Report) => void;
   /** "hold OK for 3 s". */
-  text: (value: z.output<S>) => string;
+  text: (value: z.output<S>, called: Called) => string;
   /** What is held and for how long, s; undefined where nothing is. */
-  held?: (value: z.output<S>) => { what: string; seconds: number } | undefined;
+  held?: (value: z.output<S>, called: Called) => { what: string; seconds: number } | undefined;
   touches?: (value: z.output<S>) => Touched[];
 }
 
@@ -38,15 +43,15 @@ const gestures = {
     schema: z.strictObject({ key: idSchema, seconds: z.number().positive().max(120) }),
     describes: "Hold one key for so many seconds.",
     check: (hold, path, names, report) => knownKey(hold.key, `${path}.key`, names, report),
-    text: (hold) => `hold ${hold.key} ${forSeconds(hold.seconds)}`,
-    held: (hold) => ({ what: hold.key, seconds: hold.seconds }),
+    text: (hold, called) => `hold ${called(hold.key)} ${forSeconds(hold.seconds)}`,
+    held: (hold, called) => ({ what: called(hold.key), seconds: hold.seconds }),
     touches: (hold) => [key(hold.key)],
   }),
   press: gesture({
     schema: z.strictObject({ key: idSchema, times: z.number().int().min(1).max(20).default(1) }),
     describes: "Press a key so many times.",
     check: (press, path, names, report) => knownKey(press.key, `${path}.key`, names, report),
-    text: (press) => `press ${press.key}${times(press.times)}`,
+    text: (press, called) => `press ${called(press.key)}${times(press.times)}`,
     touches: (press) => [key(press.key)],
   }),
   together: gesture({
@@ -54,8 +59,9 @@ const gestures = {
     describes: "Hold several keys at once.",
     check: ({ keys }, path, names, report) =>
       keys.forEach((id, index) => knownKey(id, `${path}.keys[${index}]`, names, report)),
-    text: ({ keys, seconds: long }) => `hold ${keys.join(" and ")} together ${forSeconds(long)}`,
-    held: ({ keys, seconds: long }) => ({ what: keys.join(" and "), seconds: long }),
+    text: ({ keys, seconds: long }, called) =>
+      `hold ${keys.map(called).join(" and ")} together ${forSeconds(long)}`,
+    held: ({ keys, seconds: long }, called) => ({ what: keys.map(called).join(" and "), seconds: long }),
     touches: ({ keys }) => keys.map(key),
   }),
   turn: gesture({
@@ -66,8 +72,8 @@ const gestures = {
     }),
     describes: "Turn a turn-and-press key.",
     check: (turn, path, names, report) => knownKey(turn.key, `${path}.key`, names, report),
-    text: ({ key: knob, to, clicks }) =>
-      `turn ${knob} to the ${to}${clicks > 1 ? ` by ${clicks} clicks` : ""}`,
+    text: ({ key: knob, to, clicks }, called) =>
+      `turn ${called(knob)} to the ${to}${clicks > 1 ? ` by ${clicks} clicks` : ""}`,
     touches: (turn) => [key(turn.key)],
   }),
   choose: gesture({
@@ -101,8 +107,9 @@ const gestures = {
     schema: z.strictObject({ input: idSchema, seconds: seconds.optional() }),
     describes: "Work an input by hand, such as holding a limit switch.",
     check: ({ input }, path, names, report) => known(input, names.inputs, `${path}.input`, "input", report),
-    text: ({ input, seconds: long }) => `hold ${input} by hand${long ? ` ${forSeconds(long)}` : ""}`,
-    held: ({ input, seconds: long }) => (long ? { what: input, seconds: long } : undefined),
+    text: ({ input, seconds: long }, called) =>
+      `hold ${called(input)} by hand${long ? ` ${forSeconds(long)}` : ""}`,
+    held: ({ input, seconds: long }, called) => (long ? { what: called(input), seconds: long } : undefined),
     touches: ({ input }) => [{ kind: "input", id: input }],
   }),
   power: gesture({
@@ -164,16 +171,16 @@ function parted(given: Gesture): { kind: GestureKind; meaning: Meaning<z.ZodType
   return { kind, meaning: gestures[kind] as unknown as Meaning<z.ZodType>, value };
 }
 
-/** A gesture in a few words: "hold OK for 3 s", "press UP twice". */
-export function gestureText(given: Gesture): string {
+/** A gesture in a few words: "hold OK for 3 s", "press UP twice". Keys and inputs are called by their ids, or as told. */
+export function gestureText(given: Gesture, called: Called = byId): string {
   const { meaning, value } = parted(given);
-  return meaning.text(value);
+  return meaning.text(value, called);
 }
 
 /** What is held by a gesture and for how long, s; undefined where nothing is. */
-export function heldBy(given: Gesture): { what: string; seconds: number } | undefined {
+export function heldBy(given: Gesture, called: Called = byId): { what: string; seconds: number } | undefined {
   const { meaning, value } = parted(given);
-  return meaning.held?.(value);
+  return meaning.held?.(value, called);
 }
 
 /** The parts of the board that a gesture is done with. */

@@ -211,6 +211,16 @@ const gestures: [Gesture, string, held: unknown, touched: string[]][] = [
 ];
 
 describe("gestures", () => {
+  test("keys and inputs are called by what is printed beside them", () => {
+    const { keys, inputs } = shippedBoard("furzel-slathorn");
+    const called = (id: string) => [...keys, ...inputs].find((each) => each.id === id)!.label;
+    const hold: Gesture = { together: { keys: ["PLUS", "OK"], seconds: 4 } };
+    expect(gestureText(hold, called)).toBe("hold + and ƒ together for 4 s");
+    expect(heldBy(hold, called)).toEqual({ what: "+ and ƒ", seconds: 4 });
+    const byHand: Gesture = { trip: { input: "sensor-open", seconds: 9 } };
+    expect(gestureText(byHand, called)).toBe("hold Sensor open by hand for 9 s");
+  });
+
   test.each(gestures)(
     "%j has its words, what is held, and what it is done with",
     (gesture, text, held, touched) => {

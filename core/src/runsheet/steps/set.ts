@@ -2,9 +2,11 @@ import {
   behaviour,
   behaviourText,
   gestureText,
+  handlesOf,
   heldBy,
   menuValues,
   touchedBy,
+  type BoardProfile,
   type Commit,
   type Menu,
   type Panel,
@@ -86,13 +88,15 @@ export function setSteps(planned: Planned): StepDraft[] {
 }
 
 /** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
-function wayTo(panel: Panel, menu: Menu): string {
+function wayTo(board: BoardProfile, panel: Panel, menu: Menu): string {
   const direct = panel.opens.find((entry) => entry.to === menu.id);
-  if (direct) return `${direct.by.map(gestureText).join(", then ")} to open ${menu.label}`;
+  const called = handlesOf(board);
+  if (direct)
+    return `${direct.by.map((each) => gestureText(each, called)).join(", then ")} to open ${menu.label}`;
   for (const outer of panel.menus) {
     const item = outer.items.find((each) => each.menu === menu.id);
     if (item && outer !== menu)
-      return `${wayTo(panel, outer)}, go to ${item.shows} ${item.label} and open it`;
+      return `${wayTo(board, panel, outer)}, go to ${item.shows} ${item.label} and open it`;
   }
   return `open ${menu.label}`;
 }
@@ -108,13 +112,14 @@ function lookAlikes(menu: Menu, shows: string): string[] {
 
 /** Menu values that must change, one a step, once the board has power. */
 export function valueSteps(planned: Planned): StepDraft[] {
-  const { panel } = planned.bundle.board;
-  const entries = menuValues(planned.bundle.board);
+  const { board } = planned.bundle;
+  const { panel } = board;
+  const entries = menuValues(board);
   return planned.controls.controls.flatMap((control): StepDraft[] => {
     const entry = entries.find(({ item }) => item.id === control.id);
     if (control.kind !== "values" || !control.change || !entry || !panel) return [];
     const { item, menu } = entry;
-    const way = wayTo(panel, menu);
+    const way = wayTo(board, panel, menu);
     const alike = lookAlikes(menu, item.shows);
     const shows = control.planned[0] ?? "";
     return [
@@ -150,7 +155,7 @@ const commitTitle: Record<Commit["for"], string> = {
 
 function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedControl[]): StepDraft {
   const { board } = planned.bundle;
-  const held = heldBy(commit.by);
+  const held = heldBy(commit.by, handlesOf(board));
   const keys = touchedBy(commit.by).flatMap((part) => (part.kind === "key" ? [part.id] : []));
   return {
     id: `commit:${commit.id}:${moved.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
@@ -165,7 +170,9 @@ function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedCon
       .map((lamp) => lamp.id),
     ifNot: held
       ? `Let go too early and nothing is read. Hold ${held.what} again for the full ${held.seconds} s.`
-      : "Left without it, everything reverts. Look at one changed value again before going on.",
+      : commit.for === "values"
+        ? "Left without it, everything reverts. Look at one changed value again before going on."
+        : `Where nothing shows that it was read, ${gestureText(commit.by, handlesOf(board))} again.`,
     subjects: [
       ...keys.map((id) => ({ kind: "key" as const, id })),
       ...moved.flatMap((control) => controlSubjects(board, control)),

@@ -10,8 +10,8 @@ const whyOf = (board: string, devices: string[], id: string) =>
 describe("why something sits where it does", () => {
   test("an input made for it, its own; a rail with its volts, when it lives, and what it carries", () => {
     expect(whyOf("furzel-slathorn", ["oddlume-glance"], "photocell-1")).toEqual([
-      "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
-      "Device supply: 24 V DC, always on, 74 of 500 mA with it.",
+      "Device supply: 24 V DC, always on, 74 of 540 mA with it.",
+      "Device supply: 24 V DC, always on, 74 of 540 mA with it.",
       "Low beam (P3): made for a photocell contact, its own.",
     ]);
   });

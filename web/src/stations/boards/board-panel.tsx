@@ -1,4 +1,4 @@
-import { gestureText, sentence, setsText, type BoardProfile, type MenuItem, type Panel } from "@anvilcloud/core";
+import { gestureText, handlesOf, sentence, setsText, type BoardProfile, type MenuItem, type Panel } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
@@ -30,11 +30,12 @@ function itemText(board: BoardProfile, item: MenuItem): string {
     .join("; ");
 }
 
-function wayIn(panel: Panel, menu: string): string {
+function wayIn(board: BoardProfile, panel: Panel, menu: string): string {
+  const called = handlesOf(board);
   return panel.opens
     .filter((entry) => entry.to === menu)
     .map((entry) => {
-      const by = sentence(entry.by.map(gestureText).join(", then "));
+      const by = sentence(entry.by.map((each) => gestureText(each, called)).join(", then "));
       return `${by}${entry.firmware ? ` (firmware ${entry.firmware.join(", ")})` : ""}${entry.note ? `. ${entry.note}` : ""}`;
     })
     .join(". Or: ");
@@ -50,7 +51,7 @@ export function BoardPanel({ board }: { board: BoardProfile }) {
     <>
       <Quiet style={{ marginBottom: 12 }}>
         {moves
-          .flatMap((move) => (panel[move] ? [`${move}: ${gestureText(panel[move])}`] : []))
+          .flatMap((move) => (panel[move] ? [`${move}: ${gestureText(panel[move], handlesOf(board))}`] : []))
           .join(" · ")}
         {` · values are kept ${panel.stores}${panel.pauseSeconds ? ` of ${panel.pauseSeconds} s` : ""}`}
         {panel.timeoutSeconds ? ` · closes after ${panel.timeoutSeconds} s without a key` : ""}
@@ -58,7 +59,7 @@ export function BoardPanel({ board }: { board: BoardProfile }) {
       {panel.menus.map((menu) => (
         <Menu key={menu.id}>
           <SubHeading>{sentence(menu.label)}</SubHeading>
-          <Quiet>{wayIn(panel, menu.id)}</Quiet>
+          <Quiet>{wayIn(board, panel, menu.id)}</Quiet>
           <ol>
             {menu.items.map((item) => (
               <li key={item.id}>

@@ -1,4 +1,4 @@
-import { heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
+import { handlesOf, heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
@@ -176,7 +176,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
     k: () => go(steps.beside(step.id, -1)),
     ArrowLeft: () => go(steps.beside(step.id, -1)),
   });
-  const held = step.gesture && heldBy(step.gesture);
+  const held = step.gesture && heldBy(step.gesture, handlesOf(plan.bundle.board));
   return (
     <Card aria-label={step.title}>
       <Head step={step} steps={steps} go={go} />
