@@ -20,8 +20,8 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
       board,
       () =>
         plan(
-          jobOn(board, ["oddlume-moth"], (job) => {
-            job.devices[0]!.jumpersOn = ["align"];
+          jobOn(board, ["oddlume-vigil"], (job) => {
+            job.devices[0]!.jumpersOn = ["aim"];
           }),
         ),
     ]),
@@ -31,7 +31,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "converter-too-small",
     ["quillmarsh-tandrel", "pengrath-drawmel"].map((board) => [
       board,
-      () => plan(jobOn(board, ["brackwater-turn", "brackwater-grip"])),
+      () => plan(jobOn(board, ["brackwater-turn", "brackwater-shoot"])),
     ]),
   ],
   [
@@ -39,7 +39,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "converter-asks-too-much",
     ["quillmarsh-tandrel", "tarn-grellock"].map((board) => [
       board,
-      () => plan(jobOn(board, ["brackwater-plain", "brackwater-grip", "brackwater-grip"])),
+      () => plan(jobOn(board, ["brackwater-plain", "brackwater-shoot", "brackwater-shoot"])),
     ]),
   ],
   [

@@ -378,15 +378,22 @@ test("every reason names the place it is the reason of", () => {
 test("what must always live on a rail that sleeps is told, and what must sleep on one that never does", () => {
   let told = 0;
   each((plan) => {
-    const on = (lives: "always" | "switched", wrong: (live: string) => boolean) =>
-      plan.placements.flatMap(({ demand, place }) =>
-        demand.kind === "supply" &&
-        demand.supply.lives === lives &&
-        place?.kind === "rail" &&
-        wrong(place.rail.live)
-          ? [demand.device.id]
-          : [],
+    /** The rail of the board that something is fed from, by way of a converter or not. */
+    const railOf = (place: Placement["place"]): string | undefined => {
+      if (place?.kind === "rail") return place.rail.live;
+      if (place?.kind !== "made") return undefined;
+      const { device } = place.made;
+      return railOf(
+        plan.placements.find(({ demand }) => demand.kind === "supply" && demand.device.id === device)?.place,
       );
+    };
+    const on = (lives: "always" | "switched", wrong: (live: string) => boolean) =>
+      plan.placements.flatMap(({ demand, place }) => {
+        const live = railOf(place);
+        return demand.kind === "supply" && demand.supply.lives === lives && live !== undefined && wrong(live)
+          ? [demand.device.id]
+          : [];
+      });
     expect(found(plan, "rail-sleeps").map(deviceOf)).toEqual(on("always", (live) => live !== "always"));
     expect(found(plan, "rail-never-sleeps").map(deviceOf)).toEqual(
       on("switched", (live) => live === "always"),

@@ -7,8 +7,8 @@ const wiringOf = (board: string, devices: string[], device: string) =>
 
 describe("wiring a device", () => {
   test("says what its sheet asks for beyond its pins", () => {
-    const grip = wiringOf("pengrath-drawmel", ["brackwater-plain", "brackwater-grip"], "lock-1");
-    expect(grip.says).toContain("Fit the diode of its bag across the coil");
+    const bolt = wiringOf("pengrath-drawmel", ["brackwater-plain", "brackwater-shoot"], "lock-1");
+    expect(bolt.says).toContain("Fit the diode of its bag across the coil");
     const board = wiringOf("tessock-umbrick", ["tessock-gate-board"], "gate-board-1");
     expect(board.says).toContain("Bridge the two pins marked RUN");
   });
@@ -45,10 +45,10 @@ describe("wiring a device", () => {
 });
 
 test("trap 8 at the step: a jumper for alignment is taken off before anything is proved", () => {
-  const prove = stepsOf("quillmarsh-tandrel", ["oddlume-moth"]).filter((step) => step.station === "prove");
+  const prove = stepsOf("quillmarsh-tandrel", ["oddlume-vigil"]).filter((step) => step.station === "prove");
   expect(prove[0]).toMatchObject({
-    title: "Moth photocell with a battery sender, ALIGN off",
-    ifNot: "While it is left on, the sender never sleeps and its battery is empty in weeks.",
+    title: "Vigil photocell, tested, AIM off",
+    ifNot: "While it is left on, the receiver takes weak light for its beam and may miss a person.",
   });
 });
 

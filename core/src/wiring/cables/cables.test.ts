@@ -134,7 +134,7 @@ describe("cables", () => {
     const metres = bill.filter((line) => line.unit === "m").reduce((sum, line) => sum + line.amount, 0);
     expect(metres).toBe(cables.reduce((sum, cable) => sum + cable.cutM, 0));
     expect(bill.find((line) => line.what.startsWith("Connector"))?.amount).toBe(1);
-    const heavy = planOn("pengrath-drawmel", ["brackwater-plain", "brackwater-grip"]).wiring;
+    const heavy = planOn("pengrath-drawmel", ["brackwater-plain", "brackwater-shoot"]).wiring;
     expect(billOf(heavy.devices, heavy.cores, heavy.cables).map((line) => line.what)).toContain(
       "Suppression for a coil",
     );
