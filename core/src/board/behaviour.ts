@@ -80,7 +80,7 @@ const behaviours = {
   force: amount("Force", "%"),
   "force-opening": amount("Force opening", "%"),
   "force-closing": amount("Force closing", "%"),
-  "push-time": amount("Push time against an obstacle", "s"),
+  "push-time": amount("Leans on what stops it for", "s"),
   "leaf-delay-opening": amount("Leaf delay on opening", "s"),
   "leaf-delay-closing": amount("Leaf delay on closing", "s"),
   "leaves-meet": onOff("Leaves meet together"),

@@ -98,9 +98,9 @@ export const settingsFindings = {
   "low-energy-long-push": {
     severity: "fault",
     trap: 17,
-    what: "Low-energy mode with a push time of {time}.",
+    what: "In low-energy mode the leaf leans {time} on what stops it.",
     why: "A low-energy door may press on what stands in its way for at most {most}: longer, and it is none.",
-    remedy: "Set the push time to {most} or less, or give up low-energy mode and guard the door.",
+    remedy: "Let it lean for {most} at most, or give up low-energy mode and guard the door.",
   },
   "stop-ignored-opening": {
     severity: "danger",
