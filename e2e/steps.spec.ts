@@ -62,7 +62,7 @@ test.describe("the step card", () => {
   });
 
   test("a reading over its limit is not taken as seen", async ({ page, demo }) => {
-    await page.goto(`${demo}/jobs/lampquay/force`);
+    await page.goto(`${demo}/jobs/sailloft/force`);
     await page.getByRole("link", { name: /Closing force at 300 mm/ }).click();
     const reading = page.getByRole("textbox", { name: /Second peak force at 300 mm, N/ });
     await expect(reading).toHaveValue("318");

@@ -52,7 +52,7 @@ test("a server killed in the middle of saves loses none that it acknowledged, an
   expect(after.version).toBeGreaterThanOrEqual(version);
   if (after.version > 1) expect(after.job.title).toBe(`version ${after.version}`);
   const list = (await (await fetch(`${second.address}/api/jobs`)).json()) as { total: number };
-  expect(list.total).toBe(3);
+  expect(list.total).toBe(6);
 
   second.process.kill("SIGTERM");
   expect(await ended(second.process)).toBe(0);

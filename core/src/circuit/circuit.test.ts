@@ -31,14 +31,14 @@ describe("reading the circuit", () => {
   });
 
   test("a chain of two photocells opens when either is tripped", () => {
-    const at = installed("ropewalk");
+    const at = installed("sheds");
     expect(closed(at, "beam")).toBe(true);
     for (const cell of ["cell-out/beam", "cell-in/beam"])
       expect(closed({ ...at, tripped: new Set([contact(cell)]) }, "beam")).toBe(false);
   });
 
   test("an unused input is closed by its link and open without it", () => {
-    const at = installed("lampquay");
+    const at = installed("slip");
     expect(readCircuit(at).inputs.edge?.loop).toEqual([linkPart("link-edge")]);
     expect(closed({ ...at, linksIn: new Set() }, "edge")).toBe(false);
   });
@@ -90,7 +90,7 @@ describe("single faults", () => {
 
   test("are the same that trying every fault finds, at rest and with each contact tripped, on every demo job", () => {
     const key = (faults: readonly Fault[]) => faults.map(faultWords).sort();
-    for (const name of ["netloft", "ropewalk", "lampquay"]) {
+    for (const name of ["netloft", "sheds", "slip"]) {
       const rest = installed(name);
       const contacts = rest.devices.flatMap((device) =>
         device.profile.contacts.map((each) => contact(`${device.id}/${each.id}`)),

@@ -34,6 +34,8 @@ const jobSummarySchema = z.strictObject({
   updatedAt: moment,
   answered: z.number().int().describe("Steps that were answered."),
   handedOverAt: moment.nullable(),
+  nextService: z.iso.date().nullable().describe("The day its next service is due; once it is handed over."),
+  reopened: z.string().nullable().describe("Why it was opened again after its hand-over."),
 });
 
 export const jobsPageSchema = z.strictObject({

@@ -31,7 +31,7 @@ function refusal(change: (bundle: JobBundle) => void): string {
 
 describe("a job's bundle", () => {
   test("comes back unchanged from JSON", () => {
-    const bundle = answered(demoBundle("ropewalk"), planJob(demoBundle("ropewalk")).sheet);
+    const bundle = answered(demoBundle("sheds"), planJob(demoBundle("sheds")).sheet);
     expect(parseBundle(clone(bundle))).toEqual(bundle);
   });
 

@@ -28,7 +28,7 @@ function asFirst(bundle: JobBundle): unknown {
 
 describe("a job file of the first format", () => {
   test("opens with its whole log, and leaves the bench as it left it then", () => {
-    const bundle = demoBundle("ropewalk");
+    const bundle = demoBundle("sheds");
     const done = answered(bundle, planJob(bundle).sheet);
     const opened = parseBundle(asFirst(done));
     expect(opened.format).toBe("anvilcloud/job@2");

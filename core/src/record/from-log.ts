@@ -79,7 +79,7 @@ export function passRows(log: readonly LogEntry[]): PassRow[] {
 }
 
 /** The day so many months after a moment, as "2027-02-28"; a day the month lacks becomes its last day. UTC. */
-const monthsAfter = (iso: string, months: number): string =>
+export const nextServiceDay = (iso: string, months: number): string =>
   addMonths(new UTCDate(iso), months).toISOString().slice(0, 10);
 
 /** The last hand-over; none counts once the job was opened again. */
@@ -87,5 +87,5 @@ export function handOverRow(log: readonly LogEntry[], months: number): HandOverR
   const last = log.findLast((entry) => entry.kind === "handed-over" || entry.kind === "reopened");
   if (last?.kind !== "handed-over") return undefined;
   const { at, by, to, open } = last;
-  return { at, by, to, nextService: monthsAfter(at, months), open };
+  return { at, by, to, nextService: nextServiceDay(at, months), open };
 }

@@ -23,7 +23,7 @@ describe("the record", () => {
   });
 
   test("a whole job leaves nothing open, every core landed, every caution given", () => {
-    const record = makeRecord(planAfter(demoBundle("lampquay"), () => true));
+    const record = makeRecord(planAfter(demoBundle("slip"), () => true));
     expect(record.open).toEqual([]);
     expect(record.wiring.every((core) => core.landed)).toBe(true);
     expect(record.cautions.some((text) => text.startsWith("Mains kills."))).toBe(true);
@@ -102,7 +102,7 @@ describe("the record", () => {
 
   test("the next service is so many months after hand-over; the last day stands for a day the month lacks", () => {
     const next = (at: string, serviceMonths: number) => {
-      const bundle = demoBundle("lampquay", (job) => (job.survey.serviceMonths = serviceMonths));
+      const bundle = demoBundle("slip", (job) => (job.survey.serviceMonths = serviceMonths));
       return makeRecord(planJob({ ...bundle, log: [handedOver({ at })] })).handedOver?.nextService;
     };
     expect(next("2026-08-31T10:00:00.000Z", 6)).toBe("2027-02-28");

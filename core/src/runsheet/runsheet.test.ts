@@ -8,7 +8,7 @@ import { planJob, type JobPlan } from "../plan/index.ts";
 import { conditionHolds } from "../board/index.ts";
 import { circumstancesOf } from "../state/index.ts";
 
-const demos = ["netloft", "ropewalk", "lampquay"] as const;
+const demos = ["netloft", "sheds", "slip"] as const;
 const step = (plan: JobPlan, start: string): Step => {
   const found = plan.sheet.find((each) => each.id.startsWith(start));
   if (!found) throw new Error(`no step ${start}`);
@@ -83,7 +83,7 @@ describe("what should be seen is read from the model", () => {
       kind: "text",
       text: "The gate reverses fully.",
     });
-    const both = planJob(demoBundle("ropewalk"));
+    const both = planJob(demoBundle("sheds"));
     expect(step(both, "prove:cell-out/beam:beam:opening").see.at(-1)).toEqual({
       kind: "text",
       text: "The gate stops until clear.",
@@ -91,7 +91,7 @@ describe("what should be seen is read from the model", () => {
   });
 
   test("a chained pair darkens the same lamp for either cell", () => {
-    const both = planJob(demoBundle("ropewalk"));
+    const both = planJob(demoBundle("sheds"));
     for (const cell of ["cell-out", "cell-in"])
       expect(lamps(step(both, `prove:${cell}/beam:beam:open`))).toEqual({ BEAM: "dark" });
   });
@@ -102,7 +102,7 @@ describe("what it means if not", () => {
     stepMeanings(plan, step(plan, start)).map((each) => each.text);
 
   test("a dark protection lamp: its device, its cores, or its link where nothing is wired", () => {
-    const seen = texts(planJob(demoBundle("lampquay")), "do:power-up:on");
+    const seen = texts(planJob(demoBundle("slip")), "do:power-up:on");
     expect(seen).toContain("Photocell, slip: the beam is broken, or it is out of line.");
     expect(seen).toContain("Link P4–P5 is missing.");
     expect(seen.some((text) => text.startsWith("A core of Photocell, slip is off: BN at R"))).toBe(true);

@@ -8,7 +8,7 @@ import { applyEffect, stateAsFound, type BenchState, type Planned } from "./inde
 import { contact } from "../testing/keys.ts";
 import { circumstancesOf } from "./index.ts";
 
-const bundle = demoBundle("lampquay");
+const bundle = demoBundle("slip");
 const wiring = planWiring(bundle);
 const planned: Planned = {
   bundle,

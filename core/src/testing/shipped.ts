@@ -71,9 +71,13 @@ export function shippedDevices(): DeviceProfile[] {
   return JSON.parse(devices) as DeviceProfile[];
 }
 
-/** A demo job as a bundle with an empty log; `change` may alter the job first. */
+/** Sites that only the tests know, on the board of the first demo job. */
+const testSites = ["sheds", "slip"];
+
+/** A demo job, or a site of the tests, as a bundle with an empty log; `change` may alter the job first. */
 export function demoBundle(name: string, change: (job: Job) => void = () => {}): JobBundle {
-  const job = (JSON.parse(text(`demo/${name}.json`)) as { job: Job }).job;
+  const folder = testSites.includes(name) ? "core/src/testing/sites" : "demo";
+  const job = (JSON.parse(text(`${folder}/${name}.json`)) as { job: Job }).job;
   change(job);
   return {
     format: jobFormat,

@@ -48,23 +48,19 @@ describe("the wire list of the demo jobs, worked by hand from the board's termin
     );
   });
 
-  test("Ropewalk sheds: two photocells chain in series through one connector", () => {
-    const cores = listOf("ropewalk").filter((line) => /cell-(out|in) r-[ab]/.test(line));
+  test("Oakum sheds: two photocells chain in series through one connector", () => {
+    const cores = listOf("sheds").filter((line) => /cell-(out|in) r-[ab]/.test(line));
     expect(cores).toEqual([
       "cell-out r-a BK P3",
       "cell-out r-b GY J1",
       "cell-in r-a BK J1",
       "cell-in r-b GY P1",
     ]);
-    expect(planWiring(demoBundle("ropewalk")).findings.map((each) => each.code)).toEqual([
-      "contacts-chained",
-    ]);
+    expect(planWiring(demoBundle("sheds")).findings.map((each) => each.code)).toEqual(["contacts-chained"]);
   });
 
   test("links both ways: out where a device takes over, in where an input stays empty", () => {
-    const links = planWiring(
-      demoBundle("lampquay", (job) => (job.found.links = { "link-edge": "out" })),
-    ).links;
+    const links = planWiring(demoBundle("slip", (job) => (job.found.links = { "link-edge": "out" }))).links;
     expect(links.map(({ id, found, planned }) => `${id} ${found} ${planned}`)).toEqual([
       "link-stop in out",
       "link-beam in out",

@@ -44,16 +44,16 @@ describe("the database", () => {
     await loadDemo(knex, root);
     await knex.destroy();
     knex = await openDatabase(file);
-    expect((await listJobs(knex, 0)).total).toBe(3);
+    expect((await listJobs(knex, 0)).total).toBe(6);
     expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: migrations.length });
   });
 
   test("demo jobs go only into a database without jobs", async () => {
-    expect(await loadDemo(knex, root)).toBe(3);
+    expect(await loadDemo(knex, root)).toBe(6);
     expect(await loadDemo(knex, root)).toBe(0);
     await knex("jobs").where({ id: "netloft" }).delete();
     expect(await loadDemo(knex, root)).toBe(0);
-    expect((await listJobs(knex, 0)).total).toBe(2);
+    expect((await listJobs(knex, 0)).total).toBe(5);
   });
 });
 
@@ -197,8 +197,8 @@ describe("jobs", () => {
   });
 
   test("a job with a log stays, whatever is asked", async () => {
-    expect(await removeJob(knex, "lampquay", 1)).toBe(false);
-    await expect(knex("jobs").where({ id: "lampquay" }).delete()).rejects.toMatchObject({
+    expect(await removeJob(knex, "sailloft", 1)).toBe(false);
+    await expect(knex("jobs").where({ id: "sailloft" }).delete()).rejects.toMatchObject({
       message: expect.stringContaining("FOREIGN KEY"),
     });
     expect(await removeJob(knex, "netloft", 1)).toBe(true);
@@ -213,8 +213,15 @@ describe("jobs", () => {
         `2026-12-01T00:00:${String(n % 60).padStart(2, "0")}.000Z`,
       );
     const [first, second] = [await listJobs(knex, 0), await listJobs(knex, 1)];
-    expect([first.jobs.length, second.jobs.length, first.total]).toEqual([pageSize, 3, pageSize + 3]);
-    expect(second.jobs.map((job) => job.id).sort()).toEqual(["lampquay", "netloft", "ropewalk"]);
+    expect([first.jobs.length, second.jobs.length, first.total]).toEqual([pageSize, 6, pageSize + 6]);
+    expect(second.jobs.map((job) => job.id).sort()).toEqual([
+      "chandlery",
+      "eelfence",
+      "icehouse",
+      "netloft",
+      "ropewalk",
+      "sailloft",
+    ]);
     const times = first.jobs.map((job) => job.updatedAt);
     expect(times).toEqual([...times].sort().reverse());
     expect((await listJobs(knex, 2)).jobs).toEqual([]);

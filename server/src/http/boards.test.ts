@@ -18,11 +18,21 @@ afterEach(() => knex.destroy());
 const post = (text: string, type = "application/yaml") =>
   request(app).post("/api/boards").set("Content-Type", type).send(text);
 
+/** Boards of the demo jobs. */
+const demoBoards = [
+  "copperfold-skarlune",
+  "hexby-hoistrum",
+  "osierbeck-garmoth",
+  "quillmarsh-tandrel",
+  "sorrel-tinkell",
+  "tessock-umbrick",
+];
+
 describe("boards over HTTP", () => {
   test("are listed with the number of jobs on each", async () => {
     const { body } = await request(app).get("/api/boards").expect(200);
     expect(body.boards).toHaveLength(shipped);
-    expect(body.jobs).toEqual({ "quillmarsh-tandrel": 3 });
+    expect(body.jobs).toEqual(Object.fromEntries(demoBoards.map((id) => [id, 1])));
   });
 
   test("give back their text as it was written, comments and order with it", async () => {
@@ -58,11 +68,7 @@ describe("boards over HTTP", () => {
     const uses = await request(app).get("/api/boards/quillmarsh-tandrel/jobs").expect(200);
     expect(
       uses.body.jobs.map((use: { id: string; revision: number }) => [use.id, use.revision]).sort(),
-    ).toEqual([
-      ["lampquay", 1],
-      ["netloft", 1],
-      ["ropewalk", 1],
-    ]);
+    ).toEqual([["netloft", 1]]);
     const before = await request(app).get("/api/jobs/netloft");
     expect(before.body.board.revision).toBe(1);
     const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 2 } };

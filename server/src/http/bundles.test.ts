@@ -15,7 +15,7 @@ const bundle = async (id = "netloft") =>
 describe("bundles", () => {
   test("a job imported on another installation comes out unchanged, log and profiles included", async () => {
     const other = await serve();
-    for (const id of ["netloft", "ropewalk", "lampquay"]) {
+    for (const id of ["netloft", "ropewalk", "icehouse", "chandlery", "sailloft", "eelfence"]) {
       const exported = await bundle(id);
       await request(other.app).post("/api/bundles").send(exported).expect(201);
       const again = await request(other.app).get(`/api/jobs/${id}/bundle`).expect(200);

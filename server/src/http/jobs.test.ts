@@ -1,4 +1,4 @@
-import type { Job } from "@anvilcloud/core";
+import type { Job, JobSummary, LogEntry } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
@@ -26,13 +26,24 @@ const note = (id: string, text = "hinge dry") => ({
 });
 
 describe("jobs", () => {
-  test("the demo shows one fresh, one half done, one handed over", async () => {
+  test("the demo shows six manners of board, each job in a state of its own", async () => {
     const { body } = await request(app).get("/api/jobs").expect(200);
-    const jobs = body.jobs as { id: string; answered: number; handedOverAt: string | null }[];
-    expect(body.total).toBe(3);
-    expect(jobs.find((job) => job.id === "netloft")).toMatchObject({ answered: 0, handedOverAt: null });
-    expect(jobs.find((job) => job.id === "ropewalk")?.answered).toBeGreaterThan(10);
-    expect(jobs.find((job) => job.id === "lampquay")?.handedOverAt).toMatch(/^2026-10-06/);
+    const jobs = body.jobs as JobSummary[];
+    const of = (id: string) => jobs.find((job) => job.id === id)!;
+    expect(new Set(jobs.map(({ board }) => board)).size).toBe(6);
+    expect(of("netloft")).toMatchObject({ answered: 0, handedOverAt: null, reopened: null });
+    const stations = async (id: string) => {
+      const { log } = (await request(app).get(`/api/jobs/${id}/log`).expect(200)).body as { log: LogEntry[] };
+      return new Set(log.flatMap((entry) => (entry.kind === "step" ? [entry.station] : [])));
+    };
+    expect([...(await stations("ropewalk"))].at(-1)).toBe("wire");
+    expect([...(await stations("icehouse"))].at(-1)).toBe("travel");
+    expect(of("chandlery")).toMatchObject({
+      handedOverAt: null,
+      reopened: expect.stringContaining("half open"),
+    });
+    expect(of("sailloft")).toMatchObject({ nextService: "2027-10-06", reopened: null });
+    expect(of("eelfence").nextService).toBe("2026-09-16");
   });
 
   test("a new job is a draft on its board, with an ETag and a place", async () => {
@@ -80,20 +91,20 @@ describe("jobs", () => {
   });
 
   test("a job that was handed over is closed to change until someone opens it again and says why", async () => {
-    const { job, version } = await read("lampquay");
+    const { job, version } = await read("sailloft");
     const change = (from = version) =>
       request(app)
-        .put("/api/jobs/lampquay")
+        .put("/api/jobs/sailloft")
         .set("If-Match", `"${from}"`)
-        .send({ ...job, title: "Lamp quay, again" });
-    const post = (entry: object) => request(app).post("/api/jobs/lampquay/log").send(entry);
+        .send({ ...job, title: "Sail loft, again" });
+    const post = (entry: object) => request(app).post("/api/jobs/sailloft/log").send(entry);
     const said = { ...note("s1"), kind: "step", text: undefined, step: "prove:release", station: "prove" };
     const step = { ...said, title: "Manual release", outcome: "withdrawn", effects: [] };
     expect((await change().expect(409)).body.detail).toMatch(/was handed over and takes notes only/);
     expect((await post(step).expect(409)).body.title).toBe("Handed over");
     await post({ ...note("o1"), kind: "handed-over", text: undefined, to: "Someone else" }).expect(409);
     await post(note("n1")).expect(201);
-    expect(await read("lampquay")).toMatchObject({ version, job });
+    expect(await read("sailloft")).toMatchObject({ version, job });
     const reopen = { ...note("r1"), kind: "reopened", text: undefined };
     await post({ ...reopen, reason: " " }).expect(422);
     await post({ ...reopen, reason: "the speed was raised" }).expect(201);
@@ -101,13 +112,13 @@ describe("jobs", () => {
     await post(step).expect(201);
     const { body } = await request(app).get("/api/jobs").expect(200);
     const jobs = body.jobs as { id: string; handedOverAt: string | null }[];
-    expect(jobs.find(({ id }) => id === "lampquay")?.handedOverAt).toBeNull();
+    expect(jobs.find(({ id }) => id === "sailloft")?.handedOverAt).toBeNull();
     await post({ ...note("o2"), kind: "handed-over", text: undefined, to: "Someone else" }).expect(201);
     await change(version + 1).expect(409);
   });
 
   test("only a job on which nothing happened can be removed", async () => {
-    await request(app).delete("/api/jobs/lampquay").set("If-Match", '"1"').expect(409);
+    await request(app).delete("/api/jobs/sailloft").set("If-Match", '"1"').expect(409);
     await request(app).delete("/api/jobs/netloft").set("If-Match", '"7"').expect(412);
     await request(app).delete("/api/jobs/netloft").set("If-Match", '"1"').expect(204);
     await request(app).get("/api/jobs/netloft").expect(404);
@@ -183,7 +194,7 @@ describe("bad input gets a precise answer and changes nothing", () => {
     await request(app).get("/api/nowhere").expect(404);
     await request(app).get("/api/jobs?page=-1").expect(400);
     await request(app).get("/api/jobs/%E0%A4%A").expect(400);
-    expect((await request(app).get("/api/jobs")).body.total).toBe(3);
+    expect((await request(app).get("/api/jobs")).body.total).toBe(6);
   });
 });
 

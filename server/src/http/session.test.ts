@@ -48,7 +48,7 @@ describe("beyond this machine", () => {
     expect(cookie).toMatch(/^__Host-anvilcloud=[\w-]{43};/);
     for (const attribute of ["HttpOnly", "Secure", "SameSite=Strict", "Path=/", "Max-Age=2592000"])
       expect(cookie).toContain(attribute);
-    expect((await jobs(tokenOf(answer)).expect(200)).body.total).toBe(3);
+    expect((await jobs(tokenOf(answer)).expect(200)).body.total).toBe(6);
     const { body } = await request(app).get("/api/session").set("Cookie", tokenOf(answer));
     expect(body).toEqual({ signIn: "done" });
     const { body: where } = await request(app).get("/api/whereabouts").set("Cookie", tokenOf(answer));

@@ -16,15 +16,23 @@ import { z } from "zod";
 import { findProfile } from "../store/profiles.ts";
 import { insertJob } from "../store/jobs.ts";
 
-/** A demo job: its document, and how far its people have come. */
+/** What happened to a demo job later: it was opened again, or a step that begins so was tried and not seen. */
+const laterSchema = z.union([
+  z.strictObject({ at: z.iso.datetime(), reopened: z.string() }),
+  z.strictObject({ at: z.iso.datetime(), failed: z.string(), note: z.string() }),
+]);
+
+/** A demo job: its document, how far its people have come, `short` of so many steps, and what came after. */
 const demoSchema = z.strictObject({
   job: jobSchema,
   progress: z
     .strictObject({
       until: z.enum(stations),
+      short: z.int().min(0).default(0),
       from: z.iso.datetime(),
       to: z.string().optional(),
       readings: z.record(z.string(), z.number()).default({}),
+      after: z.array(laterSchema).default([]),
     })
     .optional(),
 });
@@ -40,7 +48,9 @@ function logUntil(bundle: JobBundle, progress: Progress): LogEntry[] {
   const start = Date.parse(progress.from);
   const at = (index: number) => new Date(start + index * minutesAStep * 60_000).toISOString();
   const by = bundle.job.installer;
-  const steps = planJob(bundle).sheet.filter((step) => stations.indexOf(step.station) <= last);
+  const { sheet } = planJob(bundle);
+  const reached = sheet.filter((step) => stations.indexOf(step.station) <= last);
+  const steps = reached.slice(0, reached.length - progress.short);
   const log = steps.map((step, index): LogEntry => {
     const readings = step.readings?.map(({ quantity, unit }) => ({
       quantity,
@@ -62,6 +72,15 @@ function logUntil(bundle: JobBundle, progress: Progress): LogEntry[] {
       by,
       to: progress.to,
     });
+  for (const [index, later] of progress.after.entries()) {
+    const entry = { id: `demo-${bundle.job.id}-later-${index}`, at: later.at, by };
+    if ("reopened" in later) log.push({ ...entry, kind: "reopened", reason: later.reopened });
+    else {
+      const step = sheet.find(({ id }) => id.startsWith(later.failed));
+      if (!step) throw new Error(`demo job ${bundle.job.id}: no step begins with ${later.failed}`);
+      log.push(answerStep(step, "not-seen", entry, { note: later.note }));
+    }
+  }
   return log;
 }
 

@@ -1,6 +1,7 @@
 import {
   closingKinds,
   isClosed,
+  nextServiceDay,
   type BoardProfile,
   type BoardUse,
   type DeviceProfile,
@@ -43,9 +44,15 @@ function read(row: Row): StoredJob {
   };
 }
 
-/** When a job was handed over; nothing where it was not, or was opened again since. */
-const handedOverAt = `SELECT CASE kind WHEN 'handed-over' THEN at END FROM log
+/** Something of the last entry that closed a job or opened it again; nothing where there is none. */
+const ofLastClosing = (what: string) => `SELECT ${what} FROM log
   WHERE job_id = jobs.id AND kind IN (${closingKinds.map((kind) => `'${kind}'`).join(", ")}) ORDER BY seq DESC LIMIT 1`;
+
+/** When a job was handed over; nothing where it was not, or was opened again since. */
+const handedOverAt = ofLastClosing("CASE kind WHEN 'handed-over' THEN at END");
+
+/** Why a job was opened again; nothing where it was not, or is handed over. */
+const reopened = ofLastClosing("CASE kind WHEN 'reopened' THEN json_extract(body, '$.reason') END");
 
 /** Page size of the list of jobs. */
 export const pageSize = 100;
@@ -60,6 +67,8 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
       knex.raw("json_extract(board, '$.name') AS board"),
       knex.raw("(SELECT COUNT(DISTINCT step) FROM log WHERE job_id = jobs.id AND kind = 'step') AS answered"),
       knex.raw(`(${handedOverAt}) AS handed_over_at`),
+      knex.raw("json_extract(job, '$.survey.serviceMonths') AS service_months"),
+      knex.raw(`(${reopened}) AS reopened`),
     )
     .orderBy([{ column: "updated_at", order: "desc" }, { column: "id" }])
     .limit(pageSize)
@@ -69,13 +78,16 @@ export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSum
     board: string;
     answered: number;
     handed_over_at: string | null;
+    service_months: number;
+    reopened: string | null;
   })[];
   const total = await knex("jobs").count({ n: "*" }).first();
   return {
-    jobs: rows.map(({ updated_at, handed_over_at, ...row }) => ({
+    jobs: rows.map(({ updated_at, handed_over_at, service_months, ...row }) => ({
       ...row,
       updatedAt: updated_at,
       handedOverAt: handed_over_at,
+      nextService: handed_over_at && nextServiceDay(handed_over_at, service_months),
     })),
     total: Number(total?.n ?? 0),
   };

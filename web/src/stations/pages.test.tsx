@@ -50,7 +50,9 @@ describe("the list of jobs", () => {
       jobs([
         { ...line, id: "a", answered: 0, handedOverAt: null },
         { ...line, id: "b", answered: 23, handedOverAt: null },
-        { ...line, id: "c", answered: 40, handedOverAt: "2026-10-06T12:05:00.000Z" },
+        { ...line, id: "c", handedOverAt: "2026-10-06T12:05:00.000Z", nextService: "2099-10-06" },
+        { ...line, id: "d", handedOverAt: "2025-09-16T12:05:00.000Z", nextService: "2026-09-16" },
+        { ...line, id: "e", answered: 40, handedOverAt: null, reopened: "It stops half open." },
       ]),
     );
     const links = await screen.findAllByRole("link");
@@ -58,6 +60,8 @@ describe("the list of jobs", () => {
       expect.stringContaining("Not begun"),
       expect.stringContaining("Under way, 23 steps answered"),
       expect.stringContaining("Handed over 6 Oct 2026"),
+      expect.stringContaining("Service due since 16 Sept 2026"),
+      expect.stringContaining("Opened again. It stops half open."),
     ]);
     expect(screen.queryByRole("button", { name: "Older" })).toBeNull();
   });

@@ -129,7 +129,7 @@ describe("cables", () => {
   });
 
   test("the bill sums metres by kind of cable, and counts connectors and what coils ask for", () => {
-    const { devices, cores, cables } = planWiring(demoBundle("ropewalk"));
+    const { devices, cores, cables } = planWiring(demoBundle("sheds"));
     const bill = billOf(devices, cores, cables);
     const metres = bill.filter((line) => line.unit === "m").reduce((sum, line) => sum + line.amount, 0);
     expect(metres).toBe(cables.reduce((sum, cable) => sum + cable.cutM, 0));

@@ -89,7 +89,7 @@ describe("one board", () => {
 
   test("new with power, set up, and as delivered, its face shows what the board would", async () => {
     expect(await screen.findByRole("img", { name: "Display, shows 00" })).toBeTruthy();
-    expect(screen.getByRole("img", { name: "Lamp OPEN, red, lit" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Lamp NET, green, lit" })).toBeTruthy();
     fireEvent.click(screen.getByRole("radio", { name: "As delivered" }));
     expect(await screen.findByRole("img", { name: "Display, dark" })).toBeTruthy();
     fireEvent.click(screen.getByRole("radio", { name: "Set up" }));
@@ -99,19 +99,19 @@ describe("one board", () => {
   test("a part that is pointed at says what it is", async () => {
     fireEvent.pointerEnter(await screen.findByRole("img", { name: /^Terminal P5,/ }));
     expect(screen.getByText(/Edge: wants a contact that rests closed, to P1 · end resistor 8200 Ω/)).toBeTruthy();
-    fireEvent.pointerEnter(screen.getByRole("img", { name: /^Key PLUS/ }));
-    expect(screen.getByText("Key PLUS · outside the menu: Opens the gate.")).toBeTruthy();
+    fireEvent.pointerEnter(screen.getByRole("img", { name: /^Key \+/ }));
+    expect(screen.getByText("Key + · outside the menu: Opens the gate.")).toBeTruthy();
   });
 
   test("menus with every way in and every entry, procedures with their source", async () => {
     fireEvent.click(await screen.findByRole("tab", { name: "Menus" }));
-    expect(screen.getByText(/^Hold OK for 8 s\. Passes the short list/)).toBeTruthy();
-    expect(screen.getByText("goes to 00 when any value is changed")).toBeTruthy();
+    expect(screen.getByText(/^next: press \+ · previous: press − · into: press ƒ/)).toBeTruthy();
+    expect(screen.getByText("its point goes out when any value is changed")).toBeTruthy();
     fireEvent.click(screen.getByRole("tab", { name: "Procedures" }));
     // Each procedure's, and the profile's own under the title.
     expect(screen.getAllByText(/Known from: maker's sheet/).length).toBe(slathorn.procedures.length + 1);
     fireEvent.click(screen.getByRole("tab", { name: "Memory and codes" }));
-    expect(screen.getByText("counts in steps of 100")).toBeTruthy();
+    expect(screen.getByText("counts in steps of 2000")).toBeTruthy();
     fireEvent.click(screen.getByRole("tab", { name: "Jobs" }));
     expect(await screen.findByText("No job uses this board.")).toBeTruthy();
   });

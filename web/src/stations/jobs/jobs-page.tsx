@@ -34,9 +34,18 @@ const List = styled.ul`
   }
 `;
 
-function progressText(job: JobSummary): string {
-  if (job.handedOverAt) return `Handed over ${dayText(job.handedOverAt)}`;
-  return job.answered ? `Under way, ${job.answered} steps answered` : "Not begun";
+/** How far a job is; one that calls for someone in bold. */
+function Progress({ job }: { job: JobSummary }) {
+  if (job.nextService && job.nextService <= new Date().toISOString().slice(0, 10))
+    return <b>Service due since {dayText(job.nextService)}</b>;
+  if (job.handedOverAt) return <span>Handed over {dayText(job.handedOverAt)}</span>;
+  if (job.reopened)
+    return (
+      <span>
+        <b>Opened again.</b> {job.reopened}
+      </span>
+    );
+  return <span>{job.answered ? `Under way, ${job.answered} steps answered` : "Not begun"}</span>;
 }
 
 function JobLine({ job }: { job: JobSummary }) {
@@ -49,7 +58,7 @@ function JobLine({ job }: { job: JobSummary }) {
             {[job.customer, job.town].filter(Boolean).join(", ")}
           </Quiet>
         </span>
-        <span>{progressText(job)}</span>
+        <Progress job={job} />
         <Quiet as="span">
           {job.board} · changed {dayText(job.updatedAt)}
         </Quiet>
