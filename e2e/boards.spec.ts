@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
+import { storeSheds } from "./sheds.ts";
 
 const shipped = readdirSync(new URL("../boards", import.meta.url)).length;
 
@@ -134,8 +135,9 @@ test("a new revision: jobs keep theirs, are told what it does, and take it when 
   page,
   demo,
 }) => {
+  await storeSheds(page, demo, { until: "power-up" });
   await page.goto(`${demo}/boards/quillmarsh-tandrel/edit`);
-  await expect(page.getByText("3 jobs rest on this board.")).toBeVisible();
+  await expect(page.getByText("2 jobs rest on this board.")).toBeVisible();
   const text = page.getByRole("textbox", { name: "Text of the profile" });
   await text.click();
   await page.keyboard.press("Control+F");

@@ -10,13 +10,15 @@ import {
   type StoredJob,
 } from "../core/src/index.ts";
 import { expect, test } from "./server.ts";
+import { storeSheds } from "./sheds.ts";
 
 test.describe("the step card", () => {
   test("keys walk the run sheet: not seen shows what it means, seen goes on, an answer can be opened again", async ({
     page,
     demo,
   }) => {
-    await page.goto(`${demo}/jobs/ropewalk/travel`);
+    await storeSheds(page, demo, { until: "power-up" });
+    await page.goto(`${demo}/jobs/sheds/travel`);
     await page.getByRole("button", { name: "Begin" }).click();
     await expect(page.getByText("Travel, step 1 of 5")).toBeVisible();
     await page.keyboard.press("ArrowRight");
@@ -62,11 +64,12 @@ test.describe("the step card", () => {
   });
 
   test("a reading over its limit is not taken as seen", async ({ page, demo }) => {
-    await page.goto(`${demo}/jobs/sailloft/force`);
+    await storeSheds(page, demo, { until: "hand-over", to: "Perrin Astlethwaite" });
+    await page.goto(`${demo}/jobs/sheds/force`);
     await page.getByRole("link", { name: /Closing force at 300 mm/ }).click();
     const reading = page.getByRole("textbox", { name: /Second peak force at 300 mm, N/ });
     await expect(reading).toHaveValue("318");
-    // The demo's job is handed over: it is opened again first, with a reason.
+    // The job is handed over: it is opened again first, with a reason.
     await expect(page.getByRole("button", { name: "Handed over" })).toBeDisabled();
     await page.getByRole("button", { name: "Open it again…" }).click();
     await page.getByRole("textbox", { name: /Why it is opened again/ }).fill("the speed was raised");
@@ -91,7 +94,8 @@ test.describe("the step card", () => {
   });
 
   test("a step passed over is told at the board: the link beside the photocell", async ({ page, demo }) => {
-    await page.goto(`${demo}/jobs/ropewalk/wire?view=steps`);
+    await storeSheds(page, demo, { until: "power-up" });
+    await page.goto(`${demo}/jobs/sheds/wire?view=steps`);
     await page.getByRole("link", { name: /Link P1–P3 out/ }).click();
     await page.getByRole("button", { name: "Open it again" }).click();
     await expect(page.getByText(/Link P1–P3 is still in beside/).first()).toBeVisible();

@@ -2,6 +2,7 @@ import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import Papa from "papaparse";
 import { expect, test } from "./server.ts";
+import { storeSheds } from "./sheds.ts";
 import { walkSteps } from "./walk-steps.ts";
 
 /** Chooses in a list by its label, by keyboard: opened with Enter, found by typing what it begins with. */
@@ -81,7 +82,8 @@ test("a job is wired, two cores miswired, told and mended, and its wire list rea
 });
 
 test("a colour found stands in the wire list, and a wish moves the plan", async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/ropewalk/wire?view=as-wired`);
+  await storeSheds(page, demo, { until: "power-up" });
+  await page.goto(`${demo}/jobs/sheds/wire?view=as-wired`);
   await choose(page, /Core$/, /contact a, planned on P2/);
   await choose(page, /Colour found$/, /^VT$/);
   await expect(page.getByText(/was found as/)).toBeVisible();
