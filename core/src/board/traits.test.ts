@@ -83,10 +83,10 @@ const lookAlikes: Has = (board) =>
 
 /** Traits that stand on boards of different purpose. */
 const widespread: Trait[] = [
-  ["dials read as clock time", (b) => b.dials.length > 0, "drawmel pewlark skarlune tandrel"],
+  ["dials read as clock time", (b) => b.dials.length > 0, "drawmel pewlark skarlune tandrel wendrel"],
   [
     "a dial of two functions with a threshold",
-    (b) => b.dials.some((d) => new Set(d.zones.flatMap((z) => Object.keys(z.sets))).size > 1),
+    (b) => b.dials.some((d) => new Set(d.zones.map((z) => Object.keys(z.sets).sort().join())).size > 1),
     "drawmel tandrel",
   ],
   ["DIP banks", (b) => b.dips.length > 0, "pewlark skarlune tandrel"],
@@ -98,7 +98,7 @@ const widespread: Trait[] = [
   [
     "several links on one terminal",
     (b) => b.links.some((a) => b.links.some((c) => a !== c && a.between[0] === c.between[0])),
-    "drawmel garmoth grellock pewlark skarlune tandrel thrussel tinkell",
+    "drawmel garmoth grellock pewlark skarlune tandrel thrussel tinkell wendrel",
   ],
   [
     "commit gestures, one for dials and one for switches",
@@ -110,7 +110,7 @@ const widespread: Trait[] = [
   [
     "outside the menu the keys move the leaf",
     (b) => b.keys.some((key) => key.kind !== "wall" && key.outside !== undefined),
-    "drawmel garmoth grellock pewlark slathorn tandrel tinkell",
+    "drawmel garmoth grellock pewlark slathorn tandrel tinkell wendrel",
   ],
   [
     "a short and a longer menu, each with its own way in",
@@ -129,7 +129,7 @@ const widespread: Trait[] = [
       ),
     "drawmel skarlune tandrel thrussel",
   ],
-  ["an encoder", (b) => b.limits.includes("encoder"), "drawmel grellock hoistrum thrussel tinkell"],
+  ["an encoder", (b) => b.limits.includes("encoder"), "drawmel grellock hoistrum thrussel tinkell wendrel"],
   ["learn (a): seeks the stops", learns("seeks-stops"), "casspel drawmel tandrel thrussel"],
   ["learn (b): wizard from half-way", learns("wizard-half-way"), "garmoth slathorn"],
   ["learn (c): sensors on the drive", learns("sensor-limits"), "grellock skarlune slathorn"],
@@ -137,13 +137,13 @@ const widespread: Trait[] = [
   ["learn (e): ends of an encoder", learns("encoder-ends"), "grellock hoistrum"],
   ["learn (f): pedestrian set-up", learns("pedestrian-set-up"), "skarlune tinkell"],
   ["learn (g): calibration after a wizard", learns("wizard-calibration"), "skarlune tinkell"],
-  ["learn (h): the first command", learns("first-command"), "hoistrum pewlark"],
+  ["learn (h): the first command", learns("first-command"), "hoistrum pewlark wendrel"],
   ["the only leaf on output 2", oneLeafOnOutput2, "pewlark skarlune"],
   ["two leaves taken for granted", (b) => b.delivered?.leaves === 2, "garmoth pewlark skarlune"],
   [
     "normally closed, bridged when unused",
     (b) => b.inputs.some((i) => i.link),
-    "casspel drawmel garmoth grellock hoistrum pewlark skarlune tandrel thrussel tinkell",
+    "casspel drawmel garmoth grellock hoistrum pewlark skarlune tandrel thrussel tinkell wendrel",
   ],
   [
     "inputs switched off by a menu",
@@ -180,7 +180,7 @@ const widespread: Trait[] = [
     (b) => b.battery !== undefined && sets("battery-low-action")(b),
     "pewlark skarlune thrussel",
   ],
-  ["a mains-failure choice", sets("mains-failure-action"), "garmoth grellock pewlark thrussel"],
+  ["a mains-failure choice", sets("mains-failure-action"), "garmoth grellock pewlark thrussel wendrel"],
   ["pairing by menu with a function", pairs("by-menu"), "garmoth grellock hoistrum slathorn"],
   [
     "pairing by a key and a recessed button with a window",
@@ -191,7 +191,7 @@ const widespread: Trait[] = [
 
 /** Traits that stand on one board or more. */
 const present: Trait[] = [
-  ["a dial live only while its switch is on", (b) => b.dials.some((d) => d.live), "pewlark skarlune"],
+  ["a dial live only while its switch is on", (b) => b.dials.some((d) => d.live), "pewlark skarlune wendrel"],
   [
     "off and at once at different places of a timer",
     (b) =>
@@ -206,7 +206,7 @@ const present: Trait[] = [
   [
     "slide switches with named positions",
     (b) => b.slides.some((s) => s.positions.length > 2),
-    "drawmel pewlark umbrick",
+    "drawmel pewlark umbrick wendrel",
   ],
   [
     "one switch that means different things on a gate and on a door",
@@ -222,7 +222,7 @@ const present: Trait[] = [
   ["four characters", characters(4, 1), "garmoth"],
   ["one line of text", (b) => b.display?.kind === "text" && b.display.lines === 1, "tinkell"],
   ["several lines", (b) => (b.display?.lines ?? 1) > 1, "hoistrum thrussel"],
-  ["no display", (b) => !b.display, "casspel drawmel pewlark skarlune tandrel umbrick"],
+  ["no display", (b) => !b.display, "casspel drawmel pewlark skarlune tandrel umbrick wendrel"],
   [
     "three keys in a column",
     (b) =>
@@ -255,7 +255,7 @@ const present: Trait[] = [
   ],
   ["values stored only after a pause", (b) => b.panel?.stores === "after a pause", "grellock"],
   ["values that run fast", (b) => b.panel?.fast !== undefined, "garmoth grellock hoistrum"],
-  ["a lamp of two colours", (b) => b.lamps.some((l) => l.other), "casspel pewlark skarlune umbrick"],
+  ["a lamp of two colours", (b) => b.lamps.some((l) => l.other), "casspel pewlark skarlune umbrick wendrel"],
   ["flash counts", (b) => b.lamps.some((l) => l.shows.some((row) => row.flashes)), "casspel pewlark"],
   [
     "a display that names the reaction in force",
@@ -279,11 +279,11 @@ const present: Trait[] = [
   ["a device woken while it is needed", (b) => b.inputs.some((i) => i.wake), "pewlark"],
   ["exit, interrupt and shadow loops", takes("exit-loop", "interrupt-loop", "shadow-loop"), "grellock"],
   ["a choice on a loop fault", sets("loop-fault-action"), "hoistrum"],
-  ["a programme selector", takes("selector"), "thrussel tinkell"],
+  ["a programme selector", takes("selector"), "thrussel tinkell wendrel"],
   [
     "inner and outer activation, threshold, opening side",
     takes("activation-inside", "activation-outside", "threshold-sensor", "side-sensor"),
-    "thrussel tinkell",
+    "thrussel tinkell wendrel",
   ],
   [
     "a stop ignored while opening",
@@ -357,7 +357,7 @@ const present: Trait[] = [
   [
     "what happens on mains failure",
     (b) => b.procedures.some((p) => p.kind === "mains-failure"),
-    "garmoth grellock pewlark thrussel",
+    "garmoth grellock pewlark thrussel wendrel",
   ],
   [
     "what happens on a low battery",

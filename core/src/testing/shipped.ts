@@ -154,6 +154,7 @@ const listedDevices: Record<string, string[]> = {
   "hexby-hoistrum": ["hexby-shaft", "oddlume-glance", "hexby-triple"],
   "tarn-grellock": ["tarn-drum", "oddlume-glance", "oddlume-glance", "hexby-triple"],
   "lammerlow-thrussel": ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"],
+  "dunnick-wendrel": ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"],
   "sorrel-tinkell": ["sorrel-runner", "lammerlow-inside", "lammerlow-outside", "lammerlow-sill"],
   "copperfold-skarlune": ["copperfold-chain", "copperfold-chain", "copperfold-drop", "lumbrick-plushet"],
   "copperfold-casspel": ["copperfold-chain", "lumbrick-plushet"],

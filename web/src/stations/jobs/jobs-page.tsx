@@ -15,7 +15,7 @@ const List = styled.ul`
   border-top: 1.5px solid ${color.strongLine};
   a {
     display: grid;
-    grid-template-columns: 1fr 250px 210px;
+    grid-template-columns: 1fr 260px 250px;
     gap: ${space.xs} ${space.l};
     align-items: baseline;
     padding: ${space.m} ${space.s};

@@ -1,4 +1,11 @@
-import { makeRecord, plainNumber, sentence, type ResultRow, type SiteRecord } from "@anvilcloud/core";
+import {
+  makeRecord,
+  movingThing,
+  plainNumber,
+  sentence,
+  type ResultRow,
+  type SiteRecord,
+} from "@anvilcloud/core";
 import { Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
@@ -149,7 +156,7 @@ export function Component() {
             {board.maker} {board.name}, profile revision {board.revision}
             {job.found.firmware ? `, firmware ${job.found.firmware}` : ", firmware not noted"}
           </dd>
-          <dt>Gate</dt>
+          <dt>{sentence(movingThing(board))}</dt>
           <dd>
             {job.survey.leaves
               .map(
