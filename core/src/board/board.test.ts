@@ -1,5 +1,5 @@
-import { tandrel, tandrelText, refusal } from "../testing/shipped.ts";
-import { checkBoard, lampOfInput, readBoard, terminalsOf } from "./index.ts";
+import { refusal, shippedBoard, tandrel, tandrelText } from "../testing/shipped.ts";
+import { cardsInSlots, checkBoard, lampOfInput, readBoard, terminalsOf } from "./index.ts";
 
 describe("the shipped board", () => {
   test("contradicts itself nowhere", () => {
@@ -17,6 +17,17 @@ describe("the shipped board", () => {
     const board = tandrel();
     for (const id of ["stop", "beam", "edge"]) expect(lampOfInput(board, id)?.label).toBe(id.toUpperCase());
   });
+});
+
+test("each card sits in one slot, one that fits two making room for one that fits a single slot", () => {
+  const board = shippedBoard("hexby-hoistrum");
+  const sits = (...cards: string[]) =>
+    Object.fromEntries([...cardsInSlots(board, cards)].map(([slot, { id }]) => [slot, id]));
+  expect(sits("loop")).toEqual({ X1: "loop" });
+  expect(sits("loop", "radio")).toEqual({ X1: "radio", X2: "loop" });
+  board.cards.reverse();
+  expect(sits("loop", "radio")).toEqual({ X1: "radio", X2: "loop" });
+  expect(sits()).toEqual({});
 });
 
 describe("reading YAML", () => {

@@ -14,6 +14,23 @@ export function deliveredCards(board: BoardProfile): string[] {
   return board.slots.flatMap((slot) => slot.fitted ?? []);
 }
 
+/** The card in each slot, by the slot's id: every fitted card in one slot, and in as many slots as can be. */
+export function cardsInSlots(board: BoardProfile, cards: readonly string[]): Map<string, Card> {
+  const sits = new Map<string, Card>();
+  /** Finds the card a slot, one that sits there moving on where it can. */
+  const seat = (card: Card, tried: Set<string>): boolean =>
+    board.slots.some(({ id, takes }) => {
+      if (!takes.includes(card.id) || tried.has(id)) return false;
+      tried.add(id);
+      const there = sits.get(id);
+      if (there && !seat(there, tried)) return false;
+      sits.set(id, card);
+      return true;
+    });
+  for (const card of board.cards) if (cards.includes(card.id)) seat(card, new Set());
+  return sits;
+}
+
 /** Whether the board is read as a gate's or a door's when nobody says. */
 export function usualUse(board: BoardProfile): "gate" | "door" {
   return board.purpose === "swing-gate" || board.purpose === "sliding-gate" ? "gate" : "door";

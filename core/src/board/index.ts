@@ -4,7 +4,7 @@ export { checkBoard } from "./check/index.ts";
 export { partText, setsText } from "./describe.ts";
 export { boardFacts } from "./facts.ts";
 export type { Fact } from "./facts.ts";
-export { deliveredCards, fitBoard, usualUse, withCards } from "./fit.ts";
+export { cardsInSlots, deliveredCards, fitBoard, usualUse, withCards } from "./fit.ts";
 export type { Fitting } from "./fit.ts";
 export { edgeOf, layoutFaults, layoutOf, overlaps, sizes, sizeToFit, textWidth } from "./layout/index.ts";
 export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/index.ts";

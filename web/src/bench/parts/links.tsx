@@ -18,12 +18,14 @@ function LinkPart({
     { kind: "link", id },
     `Link ${between.join(" to ")}, ${isIn ? "in" : "out"}`,
   );
-  const { terminals } = layoutOf(board);
+  const { terminals, height } = layoutOf(board);
   const [a, b] = [terminals[between[0]], terminals[between[1]]];
   if (!a || !b) return null;
   const rise = isUpper(board, a.y) ? -1 : 1;
   const y = a.y + rise * (sizes.blockHeight / 2 - 0.6);
-  const depth = rise * (2.2 + Math.abs(b.x - a.x) * 0.16);
+  // A long one rises higher, and none over the edge of the face.
+  const room = (rise < 0 ? y : height - y) - 2;
+  const depth = rise * Math.min(2.2 + Math.abs(b.x - a.x) * 0.16, room);
   const path = `M${a.x} ${y} C${a.x} ${y + depth * 1.4} ${b.x} ${y + depth * 1.4} ${b.x} ${y}`;
   return (
     <g {...props}>

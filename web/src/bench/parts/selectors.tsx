@@ -1,4 +1,4 @@
-import { sizes, type BoardProfile, type Box } from "@anvilcloud/core";
+import { cardsInSlots, sizes, sizeToFit, type BoardProfile, type Box } from "@anvilcloud/core";
 import { plate } from "../../theme/index.ts";
 import { usePart } from "../use-part.ts";
 import { placed } from "./place.ts";
@@ -170,7 +170,12 @@ function SlotPart({
         strokeWidth={0.6}
         strokeDasharray={card ? undefined : "2 1.4"}
       />
-      <Print x={box.x + box.width / 2} y={box.y + 7.8} size={sizes.print.small} faint={!card}>
+      <Print
+        x={box.x + box.width / 2}
+        y={box.y + 7.8}
+        size={sizeToFit(card ?? "empty", box.width - 2, sizes.print.small)}
+        faint={!card}
+      >
         {card ?? "empty"}
       </Print>
       <Print x={box.x + box.width / 2} y={box.y + sizes.slotHeight + 4} size={sizes.print.part}>
@@ -183,10 +188,11 @@ function SlotPart({
 
 /** Slots, each with the card in it. */
 export function Slots({ board, cards }: { board: BoardProfile; cards: readonly string[] }) {
+  const sits = cardsInSlots(board, cards);
   return (
     <g>
       {board.slots.map((slot) => {
-        const card = board.cards.find((each) => slot.takes.includes(each.id) && cards.includes(each.id));
+        const card = sits.get(slot.id);
         return <SlotPart key={slot.id} board={board} slot={slot} {...(card ? { card: card.name } : {})} />;
       })}
     </g>
