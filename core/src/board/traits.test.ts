@@ -1,5 +1,5 @@
 import { boardIds, shippedBoard } from "../testing/shipped.ts";
-import { memoriesIn, menuValues, type BoardProfile, type Procedure } from "./index.ts";
+import { handlesOf, memoriesIn, menuValues, touchedBy, type BoardProfile, type Procedure } from "./index.ts";
 
 const boards = boardIds().map(shippedBoard);
 
@@ -393,4 +393,19 @@ test("every procedure says where it is known from, and every reset what it clear
       if (procedure.kind === "reset")
         expect([...new Set(forgotten)].sort()).toEqual([...procedure.clears].sort());
     }
+});
+
+test("a step's sentence names the keys its gesture is done with as they are printed", () => {
+  for (const board of boards) {
+    const handles = handlesOf(board);
+    const cardKeys = board.cards.flatMap(({ adds }) => adds.keys);
+    const printed = (id: string) => cardKeys.find((key) => key.id === id)?.label ?? handles(id);
+    const steps = [...board.procedures, ...board.cards.flatMap(({ adds }) => adds.procedures)].flatMap(
+      (procedure) => procedure.steps,
+    );
+    for (const { id, do: gesture, says } of steps)
+      for (const part of touchedBy(gesture))
+        if (part.kind === "key")
+          expect([board.id, id, says]).toEqual([board.id, id, expect.stringContaining(printed(part.id))]);
+  }
 });

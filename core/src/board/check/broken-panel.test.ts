@@ -262,7 +262,7 @@ const cases: Broken[] = [
   [
     "terminals that overlap in the drawing",
     tandrel,
-    (b) => (b.blocks[1]!.at = { x: 10, y: 109 }),
+    (b) => (b.blocks[1]!.at = { x: 10, y: 113 }),
     /blocks\[0\]\.at: expected a place of its own on the face, found "block M over block D"/,
   ],
   [
