@@ -8,4 +8,4 @@ export const readingsText = (readings: StepEntry["readings"]): string =>
 
 /** An answer in a line: what was said, what was read, what was noted. */
 export const answerText = ({ outcome, readings, note }: Pick<StepEntry, "outcome" | "readings" | "note">) =>
-  [outcomeText[outcome], readingsText(readings), note].filter(Boolean).join(", ");
+  [outcomeText[outcome], readingsText(readings), note && `“${note}”`].filter(Boolean).join(", ");

@@ -84,7 +84,7 @@ describe("the step card", () => {
     // The card led on at once: the answer belongs to the step it was given on.
     expect(address()).toContain("set%3AV3");
     await screen.findByText("An answer of yours is not stored.");
-    expect(screen.getByText("seen, stiff")).toBeTruthy();
+    expect(screen.getByText("seen, “stiff”")).toBeTruthy();
     state.failing = false;
     await userEvent.click(screen.getByRole("button", { name: "Send it again" }));
     await waitFor(() => expect(screen.queryByText("An answer of yours is not stored.")).toBeNull());
