@@ -1,5 +1,14 @@
 import { boardIds, shippedBoard } from "../testing/shipped.ts";
-import { handlesOf, memoriesIn, menuValues, touchedBy, type BoardProfile, type Procedure } from "./index.ts";
+import {
+  behaviour,
+  handlesOf,
+  memoriesIn,
+  menuValues,
+  touchedBy,
+  type BehaviourId,
+  type BoardProfile,
+  type Procedure,
+} from "./index.ts";
 
 const boards = boardIds().map(shippedBoard);
 
@@ -408,4 +417,14 @@ test("a step's sentence names the keys its gesture is done with as they are prin
         if (part.kind === "key")
           expect([board.id, id, says]).toEqual([board.id, id, expect.stringContaining(printed(part.id))]);
   }
+});
+
+test("a value shown in the unit of its behaviour sets as much as it shows", () => {
+  for (const board of boards)
+    for (const { item } of menuValues(board))
+      for (const [id, range] of Object.entries(item.number?.sets ?? {})) {
+        const { from, to, unit } = item.number!;
+        if (unit && unit === behaviour(id as BehaviourId).unit)
+          expect([board.id, item.id, range]).toEqual([board.id, item.id, { from, to }]);
+      }
 });
