@@ -10,6 +10,7 @@ export { edgeOf, layoutFaults, layoutOf, overlaps, sizes, sizeToFit, textWidth }
 export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/index.ts";
 export {
   commonTerminals,
+  controlName,
   displayPositions,
   handlesOf,
   labelsOf,

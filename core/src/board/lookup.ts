@@ -115,6 +115,10 @@ export function labelsOf(board: BoardProfile): Labels {
   };
 }
 
+/** A control as it is printed, with its id where that is another: "PUSH (V2)". */
+export const controlName = ({ id, label }: { id: string; label: string }): string =>
+  id === label ? label : `${label} (${id})`;
+
 /** What gestures call the keys and inputs of a board: what is printed beside them. */
 export const handlesOf =
   (board: BoardProfile) =>

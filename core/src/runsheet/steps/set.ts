@@ -1,6 +1,7 @@
 import {
   behaviour,
   behaviourText,
+  controlName,
   gestureText,
   handlesOf,
   heldBy,
@@ -54,7 +55,7 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
     station: "set",
     title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${positionsText(control)}`,
     says: dial
-      ? `Turn ${control.label} (${control.id}) to ${control.planned[0]} on the clock.`
+      ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.`
       : `Set ${positionsText(control)}.`,
     control: control.id,
     effects: moveEffects(control),
@@ -87,6 +88,10 @@ export function setSteps(planned: Planned): StepDraft[] {
   return steps;
 }
 
+/** An entry as it is found and as it is called, once where the two are the same. */
+const entryName = ({ shows, label }: { shows: string; label: string }) =>
+  shows === label ? label : `${shows} ${label}`;
+
 /** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
 function wayTo(board: BoardProfile, panel: Panel, menu: Menu): string {
   const direct = panel.opens.find((entry) => entry.to === menu.id);
@@ -95,8 +100,7 @@ function wayTo(board: BoardProfile, panel: Panel, menu: Menu): string {
     return `${direct.by.map((each) => gestureText(each, called)).join(", then ")} to open ${menu.label}`;
   for (const outer of panel.menus) {
     const item = outer.items.find((each) => each.menu === menu.id);
-    if (item && outer !== menu)
-      return `${wayTo(board, panel, outer)}, go to ${item.shows} ${item.label} and open it`;
+    if (item && outer !== menu) return `${wayTo(board, panel, outer)}, go to ${entryName(item)} and open it`;
   }
   return `open ${menu.label}`;
 }
@@ -106,7 +110,7 @@ function lookAlikes(menu: Menu, shows: string): string[] {
   return menu.items
     .filter((item) => item.shows !== shows && item.shows.length === shows.length)
     .filter((item) => [...item.shows].filter((character, at) => character !== shows[at]).length === 1)
-    .map((item) => `${item.shows} ${item.label}`)
+    .map((item) => `${entryName(item)}`)
     .slice(0, 3);
 }
 
@@ -126,8 +130,8 @@ export function valueSteps(planned: Planned): StepDraft[] {
       {
         id: `set:${control.id}:${shows}`,
         station: "power-up",
-        title: `${item.shows} ${item.label}: ${shows}`,
-        says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${item.shows} ${item.label} and set it from ${control.found[0]} to ${shows}.`,
+        title: `${entryName(item)}: ${shows}`,
+        says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
         control: control.id,
         effects: moveEffects(control),
         shows,

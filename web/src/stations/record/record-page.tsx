@@ -1,4 +1,5 @@
 import {
+  controlName,
   makeRecord,
   movingThing,
   plainNumber,
@@ -210,7 +211,7 @@ export function Component() {
               </thead>
               <tbody>
                 {record.settings.map((row) => (
-                  <StandRow key={row.id} name={`${row.label} (${row.id})`} {...row} />
+                  <StandRow key={row.id} name={controlName(row)} {...row} />
                 ))}
                 {record.links.map((link) => (
                   <StandRow key={link.between} name={`Link ${link.between}`} {...link} />

@@ -1,6 +1,7 @@
 import {
   behaviour,
   behaviourText,
+  controlName,
   controlSubjects,
   listed,
   menuValues,
@@ -92,12 +93,8 @@ function ControlRow({ control }: { control: PlannedControl }) {
       )}
       <div>
         <b>
-          {dial
-            ? `${dial.label} (${dial.id})`
-            : entry
-              ? `${entry.item.shows} ${control.label}`
-              : control.label}
-          : <Mark>{stand(control.planned)}</Mark>
+          {dial ? controlName(dial) : entry ? `${entry.item.shows} ${control.label}` : control.label}:{" "}
+          <Mark>{stand(control.planned)}</Mark>
         </b>
         {control.change && <Quiet>found {stand(control.found)}</Quiet>}
         <p>

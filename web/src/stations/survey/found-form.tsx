@@ -1,4 +1,5 @@
 import {
+  controlName,
   foundLinks,
   foundPositions,
   fractionToClock,
@@ -59,7 +60,7 @@ function DialFound({
       >
         <DialShape dial={dial} clock={clock} />
       </svg>
-      <Choice label={`${dial.label} (${dial.id})`} value={clock} onChange={onChange} options={options} />
+      <Choice label={controlName(dial)} value={clock} onChange={onChange} options={options} />
     </Row>
   );
 }
