@@ -23,9 +23,10 @@ function LinkPart({
   if (!a || !b) return null;
   const rise = isUpper(board, a.y) ? -1 : 1;
   const y = a.y + rise * (sizes.blockHeight / 2 - 0.6);
-  // A long one rises higher, and none over the edge of the face.
+  // A long one rises higher, each above the next; flatter where the edge of the face is near.
+  const usual = 2.2 + Math.abs(b.x - a.x) * 0.16;
   const room = (rise < 0 ? y : height - y) - 2;
-  const depth = rise * Math.min(2.2 + Math.abs(b.x - a.x) * 0.16, room);
+  const depth = rise * Math.max(Math.min(usual, room), 0.6 * usual);
   const path = `M${a.x} ${y} C${a.x} ${y + depth * 1.4} ${b.x} ${y + depth * 1.4} ${b.x} ${y}`;
   return (
     <g {...props}>
