@@ -46,7 +46,7 @@ const pictures: {
   { name: "hand-over", address: "/jobs/sailloft/hand-over" },
   { name: "record", address: "/jobs/sailloft/record" },
   { name: "boards", address: "/boards" },
-  { name: "board", address: "/boards/osierbeck-garmoth" },
+  { name: "board", address: "/boards/osierbeck-quernish" },
   { name: "compare", address: "/boards/compare?a=sorrel-tinkell&b=dunnick-wendrel" },
   { name: "editor", address: "/boards/pengrath-drawmel/edit" },
   { name: "phone-board", address: "/boards/copperfold-skarlune", screen: phone },

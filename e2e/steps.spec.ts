@@ -102,8 +102,8 @@ test.describe("the step card", () => {
   });
 });
 
-/** A job on the Garmoth with these devices of the catalogue, stored on the server. */
-async function jobOnGarmoth(
+/** A job on the Quernish with these devices of the catalogue, stored on the server. */
+async function jobOnQuernish(
   page: Page,
   demo: string,
   kinds: readonly string[],
@@ -111,7 +111,7 @@ async function jobOnGarmoth(
 ): Promise<JobBundle> {
   const stored = (await (
     await page.request.post(`${demo}/api/jobs`, {
-      data: { title: "Sluice lane, pair", customer: "Brisa Holloway-Tarn", board: "osierbeck-garmoth" },
+      data: { title: "Sluice lane, pair", customer: "Brisa Holloway-Tarn", board: "osierbeck-quernish" },
     })
   ).json()) as StoredJob;
   const { devices } = (await (await page.request.get(`${demo}/api/devices`)).json()) as {
@@ -139,7 +139,7 @@ test("a speed raised after the force was proved opens the force again, from what
   demo,
 }) => {
   const kinds = ["marlstreet-strut", "marlstreet-strut", "oddlume-glance", "tallow-turnkey"];
-  const bundle = await jobOnGarmoth(page, demo, kinds, { "closing-speed": 40 });
+  const bundle = await jobOnQuernish(page, demo, kinds, { "closing-speed": 40 });
   const { id } = bundle.job;
   for (const [at, step] of planJob(bundle).sheet.entries()) {
     const entry = answerStep(step, "seen", { id: `e${at}`, at: "2026-11-20T09:00:00.000Z", by: "Ivet" });
@@ -163,7 +163,7 @@ test("a power-up is refused while a danger stands; 398 V at prove dead closes wh
   page,
   demo,
 }) => {
-  const { job } = await jobOnGarmoth(page, demo, ["marlstreet-cell"]);
+  const { job } = await jobOnQuernish(page, demo, ["marlstreet-cell"]);
   await page.goto(`${demo}/jobs/${job.id}/wire/${encodeURIComponent("isolate:breaker")}`);
   const dangers = page.getByRole("list", { name: "Dangers of this job" });
   await expect(dangers).toBeVisible();

@@ -31,7 +31,7 @@ function installed(
 const resistive = (() => {
   for (const id of [
     "quillmarsh-tandrel",
-    "osierbeck-garmoth",
+    "osierbeck-quernish",
     "hexby-hoistrum",
     "pengrath-drawmel",
     "copperfold-skarlune",

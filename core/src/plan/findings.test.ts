@@ -131,7 +131,7 @@ describe("a board that closes by itself, whatever is wished", () => {
   const always = boardIds().filter((id) => bundleOn(id, []).board.fixed["automatic-closing"] === true);
 
   test("is told where nothing guards its closing, and a sensor that is switched off guards nothing", () => {
-    for (const id of [...always, "osierbeck-garmoth"]) {
+    for (const id of [...always, "osierbeck-quernish"]) {
       const wishes = { "automatic-closing": true };
       expect([id, codes(id, [], wishes)]).toEqual([
         id,
@@ -144,11 +144,11 @@ describe("a board that closes by itself, whatever is wished", () => {
     const closes = { "automatic-closing": true };
     const danger = (...given: Parameters<typeof bundleOn>) =>
       codes(...given).includes("automatic-closing-unprotected");
-    expect(danger("osierbeck-garmoth", ["lumbrick-farwisp"], closes, "", undefined, [])).toBe(true);
-    expect(danger("osierbeck-garmoth", ["lumbrick-farwisp"], closes, "", undefined, ["wireless-edge"])).toBe(
+    expect(danger("osierbeck-quernish", ["lumbrick-farwisp"], closes, "", undefined, [])).toBe(true);
+    expect(danger("osierbeck-quernish", ["lumbrick-farwisp"], closes, "", undefined, ["wireless-edge"])).toBe(
       false,
     );
-    expect(danger("osierbeck-garmoth", ["oddlume-glance"], closes)).toBe(false);
+    expect(danger("osierbeck-quernish", ["oddlume-glance"], closes)).toBe(false);
     const off = boardIds().filter((id) => {
       const { board } = bundleOn(id, []);
       const input = board.inputs.find(

@@ -20,7 +20,7 @@ test("trap 22: work before the breaker is marked and all is proved dead is told,
 });
 
 test("traps 41 and 45: travel forgotten after it was learned, and a force proof that a change has made void", () => {
-  for (const id of ["quillmarsh-tandrel", "osierbeck-garmoth"]) {
+  for (const id of ["quillmarsh-tandrel", "osierbeck-quernish"]) {
     const given = bundleOn(id, usualDevices(id));
     const done = answered(given, planJob(given).sheet);
     expect(codes(done).filter((code) => /learning-lost|force-proof/.test(code))).toEqual([]);

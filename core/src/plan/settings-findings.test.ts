@@ -106,14 +106,14 @@ test("an input that is wished off with something on it is a danger and names the
 });
 
 test("wishes that lead to nothing are said: a leaf delay on one leaf, a reaction of an input that stays empty", () => {
-  const { given } = planOn("osierbeck-garmoth", ["marlstreet-strut"], { "leaf-delay-closing": 3 });
+  const { given } = planOn("osierbeck-quernish", ["marlstreet-strut"], { "leaf-delay-closing": 3 });
   const one = { ...given.job, survey: { ...given.job.survey, leaves: given.job.survey.leaves.slice(0, 1) } };
   const idle = planJob({ ...given, job: one }).findings.filter(({ code }) => code === "wish-without-effect");
   expect(idle.map((each) => wordsOf(each).what)).toEqual([
     expect.stringMatching(/^Wished and of no effect here: Leaf delay on closing 3 s/),
   ]);
   expect(
-    codesOn("osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut"], { "leaf-delay-closing": 3 }),
+    codesOn("osierbeck-quernish", ["marlstreet-strut", "marlstreet-strut"], { "leaf-delay-closing": 3 }),
   ).not.toContain("wish-without-effect");
   const empty = able("photocell-reaction").filter((board) => {
     const { board: profile } = bundleOn(board, []);

@@ -41,10 +41,10 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "protection-open",
     [
       [
-        "osierbeck-garmoth",
+        "osierbeck-quernish",
         () =>
           now(
-            found(done(jobOn("osierbeck-garmoth", usualDevices("osierbeck-garmoth")), untilPower), {
+            found(done(jobOn("osierbeck-quernish", usualDevices("osierbeck-quernish")), untilPower), {
               "stop-button-1/a": "off",
             }),
           ),
@@ -63,7 +63,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     3,
     "link-beside-device",
-    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-quernish"].map((board) => [
       board,
       () => now(done(jobOn(board, ["lumbrick-halt"]), (step) => untilPower(step) && !step.link)),
     ]),
@@ -79,7 +79,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     4,
     "link-missing",
-    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-quernish"].map((board) => [
       board,
       () => {
         const out = jobOn(board, [], (job) => {
@@ -94,9 +94,9 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "source-reversed",
     [
       [
-        "osierbeck-garmoth",
+        "osierbeck-quernish",
         () =>
-          now(exchanged(jobOn("osierbeck-garmoth", ["quillmarsh-reserve"]), "battery-1", "plus", "minus")),
+          now(exchanged(jobOn("osierbeck-quernish", ["quillmarsh-reserve"]), "battery-1", "plus", "minus")),
       ],
       [
         "tessock-umbrick",
@@ -168,13 +168,13 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
         () =>
           now(plugsSwapped("lammerlow-thrussel", ["quillmarsh-reserve", "brackwater-haspet"], "BT", "LK")),
       ],
-      ["osierbeck-garmoth", () => now(plugsSwapped("osierbeck-garmoth", ["oddlume-glance"], "E", "X"))],
+      ["osierbeck-quernish", () => now(plugsSwapped("osierbeck-quernish", ["oddlume-glance"], "E", "X"))],
     ],
   ],
   [
     47,
     "battery-left-connected",
-    ["osierbeck-garmoth", "lammerlow-thrussel"].map((board) => [
+    ["osierbeck-quernish", "lammerlow-thrussel"].map((board) => [
       board,
       () => {
         const given = jobOn(board, ["quillmarsh-reserve"]);

@@ -55,10 +55,10 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     "radio-card-missing",
     [
       [
-        "osierbeck-garmoth",
+        "osierbeck-quernish",
         () =>
           plan(
-            jobOn("osierbeck-garmoth", ["lumbrick-farwisp"], (job) => {
+            jobOn("osierbeck-quernish", ["lumbrick-farwisp"], (job) => {
               job.cards = [];
             }),
           ),
@@ -77,7 +77,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     29,
     "rail-overloaded",
-    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-quernish"].map((board) => [
       board,
       () =>
         plan(
@@ -123,7 +123,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     38,
     "test-without-wire",
-    ["osierbeck-garmoth", "furzel-slathorn"].map((board) => [
+    ["osierbeck-quernish", "furzel-slathorn"].map((board) => [
       board,
       () => plan(jobOn(board, ["oddlume-moth"], undefined, { "photocell-test": true })),
     ]),
@@ -131,7 +131,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     38,
     "wired-but-not-tested",
-    ["osierbeck-garmoth", "furzel-slathorn"].map((board) => [
+    ["osierbeck-quernish", "furzel-slathorn"].map((board) => [
       board,
       () => plan(jobOn(board, ["oddlume-vigil"], undefined, { "photocell-test": false })),
     ]),
@@ -139,7 +139,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
   [
     39,
     "open-contact-on-closed-input",
-    ["quillmarsh-tandrel", "osierbeck-garmoth"].map((board) => [
+    ["quillmarsh-tandrel", "osierbeck-quernish"].map((board) => [
       board,
       () => plan(jobOn(board, ["lumbrick-bell-push"])),
     ]),
@@ -148,7 +148,7 @@ const traps: [number, FindingCode, [string, () => string[]][]][] = [
     42,
     "source-of-another-voltage",
     [
-      ["osierbeck-garmoth", () => plan(jobOn("osierbeck-garmoth", ["marlstreet-cell"]))],
+      ["osierbeck-quernish", () => plan(jobOn("osierbeck-quernish", ["marlstreet-cell"]))],
       ["lammerlow-thrussel", () => plan(jobOn("lammerlow-thrussel", ["marlstreet-cell"]))],
       ["tessock-umbrick", () => plan(jobOn("tessock-umbrick", ["tessock-sunnick-24", "marlstreet-cell"]))],
     ],

@@ -69,7 +69,7 @@ describe("the record", () => {
   });
 
   test("what stands against the job is told, the gravest first, notes left out; a hand-over keeps it as it was", () => {
-    const bundle = bundleOn("osierbeck-garmoth", ["marlstreet-cell"]);
+    const bundle = bundleOn("osierbeck-quernish", ["marlstreet-cell"]);
     const { standing } = makeRecord(planJob(bundle));
     expect(standing[0]?.severity).toBe("danger");
     expect(standing.some(({ severity }) => severity === "note")).toBe(false);

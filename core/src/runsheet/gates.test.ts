@@ -113,7 +113,7 @@ describe.each(boardIds())("gates on %s", (id) => {
 /** Jobs that are dangerous as they are planned, on boards of different manner. */
 const dangerous: [string, string[]][] = [
   ["tessock-umbrick", ["tessock-gate-board", "tessock-sunnick-24", "marlstreet-cell"]],
-  ["osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut", "marlstreet-cell"]],
+  ["osierbeck-quernish", ["marlstreet-strut", "marlstreet-strut", "marlstreet-cell"]],
 ];
 
 describe("a danger", () => {

@@ -9,7 +9,7 @@ import { answersOf } from "./voids.ts";
 /** Whole jobs, every step seen, on two boards of different manner: dials and switches, and a menu with wizard. */
 const whole: [string, () => JobBundle][] = [
   ["netloft", () => demoBundle("netloft")],
-  ["garmoth", () => bundleOn("osierbeck-garmoth", usualDevices("osierbeck-garmoth"))],
+  ["quernish", () => bundleOn("osierbeck-quernish", usualDevices("osierbeck-quernish"))],
 ];
 
 /** Stations with steps that are open again after a change to a job that was done, and why. */
@@ -159,7 +159,7 @@ test("a photocell set to act otherwise opens its own tests again, from what to w
 });
 
 test("a speed raised after the force was read opens the force again", () => {
-  const given = bundleOn("osierbeck-garmoth", usualDevices("osierbeck-garmoth"), { "closing-speed": 40 });
+  const given = bundleOn("osierbeck-quernish", usualDevices("osierbeck-quernish"), { "closing-speed": 40 });
   const { stations, reasons } = after(given, (job) => (job.wishes["closing-speed"] = 80));
   expect(stations).toContain("force");
   expect(reasons.join()).toMatch(/Closing speed: 40 % became 80 %/);

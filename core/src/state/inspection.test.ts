@@ -17,30 +17,33 @@ function benchOf(code: string, board: string, device: string) {
   };
 }
 
-describe.each(["osierbeck-garmoth", "lammerlow-thrussel"])("a battery on %s, the board isolated", (board) => {
-  const { own, findingsOf } = benchOf("battery-left-connected", board, "quillmarsh-reserve");
-  const all = own.map((core) => core.id);
+describe.each(["osierbeck-quernish", "lammerlow-thrussel"])(
+  "a battery on %s, the board isolated",
+  (board) => {
+    const { own, findingsOf } = benchOf("battery-left-connected", board, "quillmarsh-reserve");
+    const all = own.map((core) => core.id);
 
-  test("is left connected once its last core is on, and names itself", () => {
-    expect(all.length).toBeGreaterThan(1);
-    expect(findingsOf({ landed: all }).map(({ subjects }) => subjects)).toEqual([
-      [{ kind: "device", id: own[0]!.device }],
-    ]);
-  });
+    test("is left connected once its last core is on, and names itself", () => {
+      expect(all.length).toBeGreaterThan(1);
+      expect(findingsOf({ landed: all }).map(({ subjects }) => subjects)).toEqual([
+        [{ kind: "device", id: own[0]!.device }],
+      ]);
+    });
 
-  test.each(all.map((_, index) => index))("is not with one core off still (%i)", (index) => {
-    expect(findingsOf({ landed: all.filter((_each, other) => other !== index) })).toEqual([]);
-  });
+    test.each(all.map((_, index) => index))("is not with one core off still (%i)", (index) => {
+      expect(findingsOf({ landed: all.filter((_each, other) => other !== index) })).toEqual([]);
+    });
 
-  test("is not while the board has power, nor with nothing landed", () => {
-    expect(findingsOf({ landed: all, powered: true })).toEqual([]);
-    expect(findingsOf({ landed: [] })).toEqual([]);
-  });
-});
+    test("is not while the board has power, nor with nothing landed", () => {
+      expect(findingsOf({ landed: all, powered: true })).toEqual([]);
+      expect(findingsOf({ landed: [] })).toEqual([]);
+    });
+  },
+);
 
 test.each([
   ["quillmarsh-tandrel", "brackwater-clasp", true],
-  ["osierbeck-garmoth", "quillmarsh-reserve", false],
+  ["osierbeck-quernish", "quillmarsh-reserve", false],
 ])("plugged in under power on %s, %s is named where it is keyed: %s", (board, device, keyed) => {
   const { findingsOf, last } = benchOf("plugged-while-live", board, device);
   const live = findingsOf({ landedLive: [pinNode(last.id, last.profile.pins[0]!.id)] });

@@ -37,4 +37,4 @@ export function manyDevices(board: BoardProfile, count: number, seed: number): S
 
 /** Boards of different manner on which large jobs are tried. */
 export const largeBoards = () =>
-  ["osierbeck-garmoth", "hexby-hoistrum", "pengrath-drawmel"].map(shippedBoard);
+  ["osierbeck-quernish", "hexby-hoistrum", "pengrath-drawmel"].map(shippedBoard);

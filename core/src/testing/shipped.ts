@@ -132,7 +132,7 @@ const listedDevices: Record<string, string[]> = {
     "lumbrick-plushet",
     "tallow-turnkey",
   ],
-  "osierbeck-garmoth": [
+  "osierbeck-quernish": [
     "marlstreet-strut",
     "marlstreet-strut",
     "oddlume-glance",

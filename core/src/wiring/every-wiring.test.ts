@@ -433,7 +433,7 @@ test("no two drives run on one output: one too many has no place", () => {
 test("a chain says which card would give each its own input, and nothing once that card is fitted", () => {
   const devices = ["oddlume-glance", "oddlume-glance", "oddlume-glance"];
   const room = (cards: string[]) => {
-    const bundle = bundleOn("osierbeck-garmoth", devices, {}, "", undefined, cards);
+    const bundle = bundleOn("osierbeck-quernish", devices, {}, "", undefined, cards);
     return found(
       planWiring({ ...bundle, board: boardOnSite(bundle.job, bundle.board) }),
       "contacts-chained",

@@ -22,7 +22,7 @@ const post = (text: string, type = "application/yaml") =>
 const demoBoards = [
   "copperfold-skarlune",
   "hexby-hoistrum",
-  "osierbeck-garmoth",
+  "osierbeck-quernish",
   "quillmarsh-tandrel",
   "sorrel-tinkell",
   "tessock-umbrick",

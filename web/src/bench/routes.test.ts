@@ -34,7 +34,7 @@ function runTogether(one: Segment, other: Segment): boolean {
 const eye = ["oddlume-glance", "oddlume-vigil", "lumbrick-halt", "tallow-turnkey"];
 const jobs = [
   netloft(),
-  jobOn("osierbeck-garmoth", [
+  jobOn("osierbeck-quernish", [
     "marlstreet-strut",
     "marlstreet-strut",
     "lumbrick-plushet",

@@ -2,7 +2,7 @@ import { refusesEach, type Broken } from "../../testing/broken.ts";
 import type { BoardProfile, MenuItem } from "../index.ts";
 
 const tandrel = "quillmarsh-tandrel";
-const garmoth = "osierbeck-garmoth";
+const quernish = "osierbeck-quernish";
 const pewlark = "marlstreet-pewlark";
 const slathorn = "furzel-slathorn";
 const drawmel = "pengrath-drawmel";
@@ -242,7 +242,7 @@ const cases: Broken[] = [
   ],
   [
     "a card that contradicts itself",
-    garmoth,
+    quernish,
     (b) => (b.cards[0]!.adds.inputs[1]!.common = "expand"),
     /cards\[0\]\.adds\.inputs\[1\]\.common: .*found "expand"/,
   ],

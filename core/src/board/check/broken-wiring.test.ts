@@ -3,7 +3,7 @@ import { refusesEach, type Broken } from "../../testing/broken.ts";
 import { parseBoard } from "../index.ts";
 
 const tandrel = "quillmarsh-tandrel";
-const garmoth = "osierbeck-garmoth";
+const quernish = "osierbeck-quernish";
 const pewlark = "marlstreet-pewlark";
 const slathorn = "furzel-slathorn";
 const drawmel = "pengrath-drawmel";
@@ -51,7 +51,7 @@ const cases: Broken[] = [
   ],
   [
     "two voltages and no way to choose",
-    garmoth,
+    quernish,
     (b) => delete b.supply.selector,
     /supply: expected a selector, or recognised: true, found \[120,230\]/,
   ],

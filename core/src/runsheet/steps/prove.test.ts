@@ -58,7 +58,7 @@ describe("a first full cycle", () => {
     planOn(board, devices).sheet.find((step) => step.gesture && "command" in step.gesture)?.says ?? "";
 
   test("is commanded by a device that commands on this site, each by name", () => {
-    expect(cycle("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey"])).toMatch(
+    expect(cycle("osierbeck-quernish", ["lumbrick-halt", "tallow-turnkey"])).toMatch(
       /Command it with Turnkey key switch \(the key is turned\)\.$/,
     );
     expect(cycle("tarn-grellock", ["hexby-triple"])).toMatch(
@@ -70,7 +70,7 @@ describe("a first full cycle", () => {
   });
 
   test("for want of one by a bridge across an input that commands", () => {
-    for (const board of ["osierbeck-garmoth", "tarn-grellock"]) {
+    for (const board of ["osierbeck-quernish", "tarn-grellock"]) {
       const [, terminal, common] = /bridge (\S+) to (\S+) for a moment\.$/.exec(
         cycle(board, ["lumbrick-halt"]),
       )!;

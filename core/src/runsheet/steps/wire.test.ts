@@ -20,7 +20,7 @@ describe("wiring a device", () => {
   });
 
   test("a battery is joined after the first power-up, with a caution of its own", () => {
-    const sheet = stepsOf("osierbeck-garmoth", ["quillmarsh-reserve", "lumbrick-halt"]);
+    const sheet = stepsOf("osierbeck-quernish", ["quillmarsh-reserve", "lumbrick-halt"]);
     const battery = sheet.findIndex((step) => step.id.startsWith("wire:battery-1:"));
     expect(sheet[battery]).toMatchObject({
       station: "power-up",

@@ -55,7 +55,7 @@ describe("cables", () => {
   });
 
   test("a shared run has the least of its sizes and the longest of its lengths", () => {
-    const { given } = planOn("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey", "lumbrick-plushet"]);
+    const { given } = planOn("osierbeck-quernish", ["lumbrick-halt", "tallow-turnkey", "lumbrick-plushet"]);
     const [one, two, three] = given.job.devices.flatMap(({ cables }) => Object.values(cables));
     Object.assign(one!, { run: "post", lengthM: 7, sizeMm2: 1.5 });
     Object.assign(two!, { run: "post", lengthM: 12, sizeMm2: 0.75 });

@@ -65,7 +65,7 @@ describe("trap 40: voltage drop at the far end", () => {
 
   test("on a board of another manner, and on a rail that lives only while it moves: a beacon 400 m away", () => {
     const devices = ["marlstreet-strut", "marlstreet-strut", "oddlume-winkard"];
-    const { given } = planOn("osierbeck-garmoth", devices);
+    const { given } = planOn("osierbeck-quernish", devices);
     const at = (lengthM: number) => {
       const job = structuredClone(given.job);
       longRun(job, "flashing-light-1", lengthM, 0.5);
@@ -76,7 +76,7 @@ describe("trap 40: voltage drop at the far end", () => {
   });
 
   test("of a device with two cables the one is named that loses it", () => {
-    const { given } = planOn("osierbeck-garmoth", ["oddlume-glance"]);
+    const { given } = planOn("osierbeck-quernish", ["oddlume-glance"]);
     const { cables } = given.job.devices[0]!;
     Object.assign(cables.sender!, { lengthM: 3, sizeMm2: 1.5 });
     Object.assign(cables.receiver!, { lengthM: 6000, sizeMm2: 0.5 });
@@ -86,10 +86,10 @@ describe("trap 40: voltage drop at the far end", () => {
   test("a drive at the end of a long thin cable loses its volts as it runs: told by name, with a size that is enough", () => {
     for (const [board, drive] of [
       ["pengrath-drawmel", "pengrath-haul"],
-      ["osierbeck-garmoth", "marlstreet-strut"],
+      ["osierbeck-quernish", "marlstreet-strut"],
       ["hexby-hoistrum", "hexby-shaft"],
     ] as const) {
-      const { given } = planOn(board, board === "osierbeck-garmoth" ? [drive, drive] : [drive]);
+      const { given } = planOn(board, board === "osierbeck-quernish" ? [drive, drive] : [drive]);
       const told = (lengthM: number, sizeMm2: number) => {
         const job = structuredClone(given.job);
         longRun(job, "drive-1", lengthM, sizeMm2 as 0.5);
@@ -104,7 +104,7 @@ describe("trap 40: voltage drop at the far end", () => {
     }
     // By hand: 2 · 60 m of 39 Ω/km at 70 °C, 1.1965 times as much, are 5.60 Ω; under its 20 V the drive takes no more
     // than its 20 V / 2.4 A = 8.33 Ω would: 24 V · 5.60 / (5.60 + 8.33) are lost on the way.
-    const { given } = planOn("osierbeck-garmoth", ["marlstreet-strut", "marlstreet-strut"]);
+    const { given } = planOn("osierbeck-quernish", ["marlstreet-strut", "marlstreet-strut"]);
     longRun(given.job, "drive-1", 60, 0.5);
     const lost = Number.parseFloat(low(planJob(given))[0]!.values.lost!);
     expect(lost).toBeGreaterThan(9.5);

@@ -27,7 +27,7 @@ describe("the protective earth of what stands on mains", () => {
 
   test("a drive on extra-low voltage has none, and none is asked for", () => {
     for (const [board, device] of [
-      ["osierbeck-garmoth", "marlstreet-strut"],
+      ["osierbeck-quernish", "marlstreet-strut"],
       ["pengrath-drawmel", "pengrath-haul"],
     ] as const) {
       const { wiring, findings } = planOn(board, [device]);

@@ -19,7 +19,7 @@ const written = (rows: string[]) =>
 // Written down by hand from each board's terminals and each device's pins.
 const lists: Record<string, string[]> = {
   // One common a block; leaf 1 overlaps and has motor 1 with its limits on Y2 and Y3; photocells on X3 and X5 in turn.
-  "osierbeck-garmoth": [
+  "osierbeck-quernish": [
     "drive-1 m1>W1 m2>W2 lo>Y2 lc>Y1 ls>Y3 lc2>Y1",
     "drive-2 m1>W3 m2>W4 lo>Y4 lc>Y1 ls>Y5 lc2>Y1",
     "photocell-1 s-plus>E1 s-minus>E2 r-plus>E1 r-minus>E2 r-a>X3 r-b>X1",
@@ -64,8 +64,8 @@ describe.each(Object.keys(lists))("the wire list of %s", (board) => {
 
 describe("what else is wired", () => {
   test("a battery to its terminals, a tested sender to the tested rail, a wake pair to the wake output", () => {
-    const garmoth = planOn("osierbeck-garmoth", ["quillmarsh-reserve", "oddlume-vigil"]).wiring;
-    const on = (pin: string) => garmoth.cores.filter((core) => core.pin === pin).map(target)[0];
+    const quernish = planOn("osierbeck-quernish", ["quillmarsh-reserve", "oddlume-vigil"]).wiring;
+    const on = (pin: string) => quernish.cores.filter((core) => core.pin === pin).map(target)[0];
     expect([on("plus"), on("minus"), on("s-plus"), on("r-plus"), on("r-a")]).toEqual([
       "H1",
       "H2",
@@ -92,13 +92,13 @@ describe("what else is wired", () => {
     ).toEqual(["RA2", "V2"]);
   });
 
-  test("connectors bear a letter that no block of the board has: Garmoth has terminals J", () => {
+  test("connectors bear a letter that no block of the board has: Quernish has terminals J", () => {
     const joints = (board: string) =>
       planOn(board, ["lumbrick-halt", "lumbrick-halt"]).wiring.cores.flatMap((core) =>
         core.to.kind === "joint" ? [core.to.joint] : [],
       );
     expect(joints("quillmarsh-tandrel")).toEqual(["J1", "J1"]);
-    expect(joints("osierbeck-garmoth")).toEqual(["U1", "U1"]);
+    expect(joints("osierbeck-quernish")).toEqual(["U1", "U1"]);
   });
 
   test("core colours found on site stand in the list, and the pin stays where it is", () => {

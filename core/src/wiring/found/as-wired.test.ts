@@ -47,7 +47,7 @@ describe("where a core sits", () => {
   });
 
   test("a pin for which nothing is planned may be found somewhere too", () => {
-    const { wiring, at } = wired("osierbeck-garmoth", ["lammerlow-sill"], { "sensor-1/t": "X1" });
+    const { wiring, at } = wired("osierbeck-quernish", ["lammerlow-sill"], { "sensor-1/t": "X1" });
     const differences = differencesOf(wiring.devices, wiring.cores, sitsOf({ "sensor-1/t": "X1" }));
     expect(differences).toMatchObject([{ pin: node("sensor-1/t"), plannedText: "nothing", foundText: "X1" }]);
     expect(at.wires.some((wire) => sameNode(wire.from, node("sensor-1/t")))).toBe(true);
@@ -82,7 +82,7 @@ describe("what a difference does", () => {
 
 test("a rail that falls by a core is told with that core, and not with another that changes nothing about it", () => {
   const sits = { "stop-button-1/a": "E1", "stop-button-1/b": "E2", "photocell-1/r-a": "off" };
-  const { wiring, at } = wired("osierbeck-garmoth", eye, sits);
+  const { wiring, at } = wired("osierbeck-quernish", eye, sits);
   const told = differencesOf(wiring.devices, wiring.cores, sitsOf(sits)).map((difference) => [
     nodeWord(difference.pin),
     effectOf(at, wiring.devices, difference).some((text) => text.endsWith("gives all it can and falls")),
@@ -104,7 +104,7 @@ describe("what is wrong as it is wired", () => {
   test("a core of extra-low voltage on the mains side is a danger, told before power comes on", () => {
     for (const [board, terminal] of [
       ["quillmarsh-tandrel", "M1"],
-      ["osierbeck-garmoth", "N1"],
+      ["osierbeck-quernish", "N1"],
     ] as const) {
       const found = wired(board, eye, { "stop-button-1/a": terminal });
       expect(found.findings[0]).toMatchObject({ code: "core-on-mains", severity: "danger" });
@@ -112,13 +112,13 @@ describe("what is wrong as it is wired", () => {
   });
 
   test("poles exchanged at a photocell, and a pin on both poles of its rail", () => {
-    const reversed = wired("osierbeck-garmoth", eye, {
+    const reversed = wired("osierbeck-quernish", eye, {
       "photocell-1/r-plus": "E2",
       "photocell-1/r-minus": "E1",
     });
     expect(codes(reversed)).toContain("supply-reversed");
     // One core from + and one from − into a connector of their own.
-    const shorted = wired("osierbeck-garmoth", eye, {
+    const shorted = wired("osierbeck-quernish", eye, {
       "photocell-1/r-plus": "E1",
       "stop-button-1/a": "E1",
       "stop-button-1/b": "E2",
@@ -138,7 +138,7 @@ describe("what is wrong as it is wired", () => {
   });
 
   test("one plug of a pair exchanged alone is told core by core, and not as two plugs", () => {
-    const found = wired("osierbeck-garmoth", eye, { "photocell-1/r-plus": "X1" });
+    const found = wired("osierbeck-quernish", eye, { "photocell-1/r-plus": "X1" });
     expect(codes(found)).not.toContain("plugs-swapped");
     expect(codes(found)).toContain("core-misplaced");
   });

@@ -62,7 +62,7 @@ describe("two cores that change places", () => {
   });
 
   test("that both moved on and not into one another's place are told one by one", () => {
-    const site = onSite("osierbeck-garmoth", ["lumbrick-halt", "tallow-turnkey"]);
+    const site = onSite("osierbeck-quernish", ["lumbrick-halt", "tallow-turnkey"]);
     const codes = found(site, { "stop-button-1/a": "X4", "stop-button-1/b": "X3" });
     expect(codes.filter((code) => code === "core-misplaced")).toHaveLength(2);
     expect(codes).not.toContain("cores-exchanged");

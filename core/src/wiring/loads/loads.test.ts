@@ -12,7 +12,7 @@ const rail = (rails: ReturnType<typeof railsOf>, id: string) =>
 describe("what a limit carries, by situation", () => {
   test("a beacon on a switched rail draws only while the leaf is under way; photocells idle, then work", () => {
     const { milliamps, worst, workingMilliamps } = rail(
-      railsOf("osierbeck-garmoth", ["oddlume-glance", "oddlume-winkard"]),
+      railsOf("osierbeck-quernish", ["oddlume-glance", "oddlume-winkard"]),
       "dc",
     );
     // By hand: sender 28 mA always, receiver 22 mA at rest and 46 mA with its beam broken, beacon 210 mA while moving.
@@ -50,7 +50,7 @@ describe("what a limit carries, by situation", () => {
   });
 
   test("a battery shows what it has to feed once the mains is gone, and nothing else", () => {
-    const rails = railsOf("osierbeck-garmoth", ["quillmarsh-reserve", "oddlume-glance", "oddlume-winkard"]);
+    const rails = railsOf("osierbeck-quernish", ["quillmarsh-reserve", "oddlume-glance", "oddlume-winkard"]);
     const battery = rail(rails, made("battery-1/pack"));
     expect(battery.label).toBe("Reserve battery pack, 24 V");
     expect(battery.milliamps).toMatchObject({ idle: 0, opening: 0, battery: 50 });

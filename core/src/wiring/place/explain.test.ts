@@ -37,7 +37,7 @@ describe("why something sits where it does", () => {
   });
 
   test("a tested photocell says that the board can test it there", () => {
-    const why = whyOf("osierbeck-garmoth", ["oddlume-vigil"], "photocell-1");
+    const why = whyOf("osierbeck-quernish", ["oddlume-vigil"], "photocell-1");
     expect(why[0]).toBe("Tested 24 V: 24 V DC, always on.");
     expect(why.at(-1)).toBe(
       "Photocell closing (X3): made for a photocell contact, its own; the board can test it there.",
@@ -51,14 +51,14 @@ describe("why something sits where it does", () => {
     const pair = ["oddlume-glance", "oddlume-vigil"];
     for (const order of [pair, [...pair].reverse()]) {
       const vigil = `photocell-${order.indexOf("oddlume-vigil") + 1}`;
-      const { wiring } = planOn("osierbeck-garmoth", order);
+      const { wiring } = planOn("osierbeck-quernish", order);
       const placed = wiring.placements.filter(({ demand }) => demand.device.id === vigil);
       const fed = placed.some(({ place }) => place?.kind === "rail" && place.rail.id === "tested");
       expect([vigil, placed.at(-1)!.why.includes("can test it there")]).toEqual([vigil, fed]);
       expect(fed).toBe(true);
     }
     expect(last("lammerlow-thrussel", ["oddlume-moth"], "photocell-1")).not.toContain("can test it");
-    expect(last("osierbeck-garmoth", ["oddlume-moth"], "photocell-1")).not.toContain("can test it");
+    expect(last("osierbeck-quernish", ["oddlume-moth"], "photocell-1")).not.toContain("can test it");
     expect(last("quillmarsh-tandrel", ["oddlume-vigil"], "photocell-1")).not.toContain("can test it");
   });
 
@@ -66,7 +66,7 @@ describe("why something sits where it does", () => {
     expect(whyOf("quillmarsh-tandrel", ["brackwater-turn", "brackwater-clasp"], "lock-1")).toEqual([
       "Turn converter, AC to regulated DC makes 24 V DC for it, which no terminal of the board gives.",
     ]);
-    expect(whyOf("osierbeck-garmoth", ["quillmarsh-reserve"], "battery-1")).toEqual([
+    expect(whyOf("osierbeck-quernish", ["quillmarsh-reserve"], "battery-1")).toEqual([
       "The battery goes to H1 and H2.",
     ]);
     expect(whyOf("tessock-umbrick", ["tessock-gate-board"], "gate-board-1").at(-1)).toBe(
@@ -97,7 +97,7 @@ describe("why something sits where it does", () => {
 });
 
 test("commands side by side on one open input are no chain, on two boards", () => {
-  for (const board of ["quillmarsh-tandrel", "osierbeck-garmoth"]) {
+  for (const board of ["quillmarsh-tandrel", "osierbeck-quernish"]) {
     const { wiring } = planOn(board, Array<string>(6).fill("tallow-turnkey"));
     const inputs = wiring.placements.flatMap(({ place }) => (place?.kind === "input" ? [place.input] : []));
     expect(inputs.every(({ contact }) => contact === "open")).toBe(true);

@@ -58,7 +58,7 @@ const lamp230 = deviceFrom({
 describe("a lock on a board that has no lock terminals, but relays that can be set for one", () => {
   test("a strike is fed while the leaf sets off, by a relay set to the lock, on two boards", () => {
     for (const [board, setting, shows, bridge] of [
-      ["osierbeck-garmoth", "relay-one", "1", "bridge from J1>E1"],
+      ["osierbeck-quernish", "relay-one", "1", "bridge from J1>E1"],
       ["hexby-hoistrum", "n40", "05", "bridge from RA1>V1"],
     ] as const) {
       const plan = planned(on(board, "brackwater-haspet"));
@@ -83,15 +83,15 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
   test("where the relay has none, or bears too little, that is told in its figures", () => {
     const reason = (given: JobBundle, change?: (board: BoardProfile) => void) =>
       planned(given, change).findings.find(({ code }) => code === "device-unplaced")?.values.reason;
-    expect(reason(on("osierbeck-garmoth", "brackwater-clasp"))).toBe(
+    expect(reason(on("osierbeck-quernish", "brackwater-clasp"))).toBe(
       "Relay 1 could be set for it, but has no resting contact: it must live until it is let go.",
     );
     const weak = (most: object) => (board: BoardProfile) =>
       board.outputs.forEach((output) => Object.assign(output, most));
-    expect(reason(on("osierbeck-garmoth", "brackwater-haspet"), weak({ maxMilliamps: 379 }))).toBe(
+    expect(reason(on("osierbeck-quernish", "brackwater-haspet"), weak({ maxMilliamps: 379 }))).toBe(
       "Relay 1 could be set for it, but bears 379 mA of the 380 mA it draws.",
     );
-    expect(reason(on("osierbeck-garmoth", "brackwater-haspet"), weak({ maxVolts: 23 }))).toBe(
+    expect(reason(on("osierbeck-quernish", "brackwater-haspet"), weak({ maxVolts: 23 }))).toBe(
       "Relay 1 could be set for it, but bears 23 V of the 24 V it wants.",
     );
   });
@@ -99,7 +99,7 @@ describe("a lock on a board that has no lock terminals, but relays that can be s
 
 test("a relay's feed may have the least and the most volts a load bears, and nothing beyond", () => {
   const kindAt = (min: number, max: number) => {
-    const given = on("osierbeck-garmoth", "brackwater-haspet");
+    const given = on("osierbeck-quernish", "brackwater-haspet");
     const latch = given.devices.find(({ id }) => id === "brackwater-haspet")!;
     latch.supplies[0]!.volts = { min, max };
     return planned(given).place?.kind;
@@ -176,7 +176,7 @@ describe("a dry contact fed from outside", () => {
   test("and not by a relay that bears 30 V, nor where the spur has several voltages or none", () => {
     const placed = (given: JobBundle, change: (board: BoardProfile) => void = () => {}) =>
       planned(given, change).place?.kind;
-    expect(placed(own("osierbeck-garmoth", lamp230))).toBeUndefined();
+    expect(placed(own("osierbeck-quernish", lamp230))).toBeUndefined();
     expect(
       placed(own("tarn-grellock", lamp230), (board) => (board.supply.volts = [115, 230])),
     ).toBeUndefined();

@@ -99,13 +99,13 @@ describe("trap 42: battery and panel of different voltages", () => {
 });
 
 test("an inlet takes one source: of two batteries one stays without a place", () => {
-  const given = bundleOn("osierbeck-garmoth", ["quillmarsh-reserve", "quillmarsh-reserve"]);
+  const given = bundleOn("osierbeck-quernish", ["quillmarsh-reserve", "quillmarsh-reserve"]);
   const { placements } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
   expect(placements.map(({ place }) => place?.kind)).toEqual(["inlet", undefined]);
 });
 
 test("a pin wanted somewhere that no plan of its device uses is told, and the rest is planned", () => {
-  const { given } = planOn("osierbeck-garmoth", ["lammerlow-sill"]);
+  const { given } = planOn("osierbeck-quernish", ["lammerlow-sill"]);
   given.job.devices[0]!.pinned = { t: "X1" };
   const plan = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
   const [told] = plan.findings.filter(({ code }) => code === "pin-impossible");
