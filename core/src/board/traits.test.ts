@@ -404,15 +404,20 @@ test("every procedure says where it is known from, and every reset what it clear
     }
 });
 
+const stepsOf = (board: BoardProfile) =>
+  [...board.procedures, ...board.cards.flatMap(({ adds }) => adds.procedures)].flatMap(({ steps }) => steps);
+
+test("every step says what it means if what should be seen is not", () => {
+  for (const board of boards)
+    expect([board.id, stepsOf(board).filter(({ ifNot }) => !ifNot)]).toEqual([board.id, []]);
+});
+
 test("a step's sentence names the keys its gesture is done with as they are printed", () => {
   for (const board of boards) {
     const handles = handlesOf(board);
     const cardKeys = board.cards.flatMap(({ adds }) => adds.keys);
     const printed = (id: string) => cardKeys.find((key) => key.id === id)?.label ?? handles(id);
-    const steps = [...board.procedures, ...board.cards.flatMap(({ adds }) => adds.procedures)].flatMap(
-      (procedure) => procedure.steps,
-    );
-    for (const { id, do: gesture, says } of steps)
+    for (const { id, do: gesture, says } of stepsOf(board))
       for (const part of touchedBy(gesture))
         if (part.kind === "key")
           expect([board.id, id, says]).toEqual([board.id, id, expect.stringContaining(printed(part.id))]);
