@@ -15,6 +15,7 @@ const coreLayers = [
   "wiring",
   "controls",
   "state",
+  "panel",
   "runsheet",
   "plan",
   "record",

@@ -8,6 +8,7 @@ export * from "./circuit/index.ts";
 export * from "./wiring/index.ts";
 export * from "./controls/index.ts";
 export * from "./state/index.ts";
+export * from "./panel/index.ts";
 export * from "./runsheet/index.ts";
 export * from "./plan/index.ts";
 export * from "./record/index.ts";

@@ -1,0 +1,3 @@
+export { panelAfter, panelWaits } from "./machine.ts";
+export { entryAt, panelAtRest, panelShows } from "./state.ts";
+export type { PanelEvent, PanelState, PanelStep } from "./state.ts";

@@ -1,0 +1,210 @@
+import {
+  conditionHolds,
+  displayPositions,
+  type BoardProfile,
+  type Circumstances,
+  type Gesture,
+  type Menu,
+  type MenuItem,
+  type Panel,
+} from "../board/index.ts";
+import { bestOf, singlesOf } from "./fits.ts";
+import { entryAt, menuAt, type PanelEvent, type PanelState, type PanelStep } from "./state.ts";
+
+/** A board with a panel and what holds at it: what every move needs. */
+interface At {
+  board: BoardProfile;
+  panel: Panel;
+  ask: Circumstances;
+}
+
+type Move = "next" | "previous" | "into" | "back" | "more" | "less" | "confirm";
+
+const still = (state: PanelState, ...events: PanelEvent[]): PanelStep => ({ state, events });
+
+/** Values that are shown and not kept yet, by their entries. */
+const unsaved = ({ values, kept }: PanelState): string[] =>
+  Object.keys(values).filter((id) => values[id] !== kept[id]);
+
+/** Out of every menu: what is being changed is given up, and what was not saved reverts. */
+function leave(state: PanelState): PanelStep {
+  const items = unsaved(state);
+  const { kept } = state;
+  return still(
+    { path: [], values: kept, kept, begun: [] },
+    ...(items.length ? [{ kind: "reverted", items } as const] : []),
+    { kind: "left" },
+  );
+}
+
+/** Outside: a way in, where one begins with what was made so far; otherwise the keys do what they do there. */
+function outside({ board, panel, ask }: At, state: PanelState, made: Gesture): PanelStep {
+  const begun = [...state.begun, made];
+  const ways = panel.opens.filter(({ when }) => conditionHolds(when, ask));
+  const whole = ways
+    .filter(({ by }) => by.length <= begun.length)
+    .map((way) => ({ way, tail: begun.slice(begun.length - way.by.length) }))
+    .filter(({ way, tail }) =>
+      way.by.slice(0, -1).every((by, at) => bestOf(tail[at]!, [{ by, value: true }])),
+    );
+  const way = bestOf(
+    made,
+    whole.map((each) => ({ by: each.way.by.at(-1), value: each.way })),
+  );
+  if (way)
+    return still(
+      { ...state, path: [{ menu: way.to, entry: 0 }], begun: [] },
+      { kind: "opened", menu: way.to },
+    );
+  const longest = Math.max(0, ...ways.map(({ by }) => by.length - 1));
+  const next = { ...state, begun: longest ? begun.slice(-longest) : [] };
+  const key =
+    "press" in made ? made.press.key : "hold" in made ? made.hold.key : "turn" in made ? made.turn.key : "";
+  const acts = board.keys.some(({ id, outside: does }) => id === key && does !== undefined);
+  return still(next, ...(acts ? [{ kind: "outside", key } as const] : []));
+}
+
+/** The gestures that mean something where the panel stands. */
+function movesAt({ panel }: At, menu: Menu, state: PanelState): { by: Gesture | undefined; value: Move }[] {
+  const own = (move: "next" | "previous" | "into" | "back") => ({
+    by: menu[move] ?? panel[move],
+    value: move,
+  });
+  const change = (move: "more" | "less" | "confirm") => ({ by: panel[move], value: move });
+  if (state.editing !== undefined) return [change("more"), change("less"), change("confirm"), own("back")];
+  return [own("next"), own("previous"), own("into"), own("back")];
+}
+
+/** Goes to another entry of the menu; after the last comes the first. */
+function walk(menu: Menu, state: PanelState, by: 1 | -1): PanelStep {
+  const level = state.path.at(-1)!;
+  const entry = (level.entry + by + menu.items.length) % menu.items.length;
+  return still({ ...state, path: [...state.path.slice(0, -1), { ...level, entry }] });
+}
+
+/** A value as it is stored: kept at once, as every answer of a wizard, or shown until the list is saved. */
+function store(panel: Panel, menu: Menu, state: PanelState, item: MenuItem): PanelStep {
+  const { editing: value, ...rest } = state;
+  if (value === undefined) return still(state);
+  const values = { ...state.values, [item.id]: value };
+  if (panel.stores === "on save" && menu.kind !== "wizard") return still({ ...rest, values });
+  return still(
+    { ...rest, values, kept: { ...state.kept, [item.id]: value } },
+    { kind: "kept", values: { [item.id]: value } },
+  );
+}
+
+/** In a wizard the next question follows an answer; after the last it ends where it says. */
+function follow(menu: Menu, step: PanelStep): PanelStep {
+  if (menu.kind !== "wizard") return step;
+  const last = step.state.path.at(-1)!.entry === menu.items.length - 1;
+  if (!last) return { ...walk(menu, step.state, 1), events: step.events };
+  if (menu.ends === "stays") return step;
+  const left = leave(step.state);
+  return { state: left.state, events: [...step.events, ...left.events] };
+}
+
+/** Opens an entry: another menu, its value, or what it does. */
+function open({ board }: At, state: PanelState, item: MenuItem): PanelStep {
+  if (item.menu)
+    return still(
+      { ...state, path: [...state.path, { menu: item.menu, entry: 0 }] },
+      { kind: "opened", menu: item.menu },
+    );
+  if (displayPositions(item).length) return still({ ...state, editing: state.values[item.id]! });
+  if (!item.does) return still(state);
+  const saves = board.commits.some(({ by }) => "choose" in by && by.choose.item === item.id);
+  const changed = unsaved(state);
+  const values = Object.fromEntries(changed.map((id) => [id, state.values[id]!]));
+  if (saves)
+    return still(
+      { ...state, kept: state.values },
+      ...(changed.length ? [{ kind: "kept", values } as const] : []),
+      { kind: "started", procedure: item.does },
+    );
+  const left = leave(state);
+  return { state: left.state, events: [...left.events, { kind: "started", procedure: item.does }] };
+}
+
+/** The value one step up or down; at an end it stays, or rolls over where the entry says so. */
+function stepped(item: MenuItem, shown: string, by: 1 | -1): string {
+  const all = displayPositions(item);
+  const to = all.indexOf(shown) + by;
+  const rolls = item.choices !== undefined || item.number?.rolls === true;
+  return all[rolls ? (to + all.length) % all.length : Math.min(Math.max(to, 0), all.length - 1)] ?? shown;
+}
+
+function moved(at: At, menu: Menu, state: PanelState, item: MenuItem, move: Move): PanelStep {
+  switch (move) {
+    case "next":
+      return walk(menu, state, 1);
+    case "previous":
+      return walk(menu, state, -1);
+    case "into":
+      return open(at, state, item);
+    case "more":
+    case "less":
+      return still({ ...state, editing: stepped(item, state.editing!, move === "more" ? 1 : -1) });
+    case "confirm":
+      return follow(menu, store(at.panel, menu, state, item));
+    case "back": {
+      const { editing, ...rest } = state;
+      if (editing !== undefined) return still(rest);
+      return state.path.length > 1 ? still({ ...state, path: state.path.slice(0, -1) }) : leave(state);
+    }
+  }
+}
+
+/**
+ * What a gesture makes of the panel. The board is the one on its site (`fitBoard`): only entries and ways in that its
+ * firmware and its leaves have. A board without a panel takes every key as it acts outside.
+ */
+export function panelAfter(
+  board: BoardProfile,
+  ask: Circumstances,
+  state: PanelState,
+  made: Gesture,
+): PanelStep {
+  const { panel } = board;
+  if (!panel) return still(state);
+  const at: At = { board, panel, ask };
+  const [menu, item] = [menuAt(board, state), entryAt(board, state)];
+  if (!menu || !item) return outside(at, state, made);
+  const move = bestOf(made, movesAt(at, menu, state));
+  if (move) {
+    const singles = "turn" in made ? singlesOf(made) : [made];
+    if (singles.length === 1) return moved(at, menu, state, item, move);
+    return inTurn(board, ask, state, singles);
+  }
+  const singles = singlesOf(made);
+  return singles.length > 1 ? inTurn(board, ask, state, singles) : still(state);
+}
+
+/** Several gestures one after the other. */
+function inTurn(
+  board: BoardProfile,
+  ask: Circumstances,
+  from: PanelState,
+  made: readonly Gesture[],
+): PanelStep {
+  let state = from;
+  const events: PanelEvent[] = [];
+  for (const each of made) {
+    const step = panelAfter(board, ask, state, each);
+    state = step.state;
+    events.push(...step.events);
+  }
+  return { state, events };
+}
+
+/** What comes of so many seconds without a key: a value that is stored by a pause, and the time-out of the menus. */
+export function panelWaits(board: BoardProfile, state: PanelState, seconds: number): PanelStep {
+  const { panel } = board;
+  const [menu, item] = [menuAt(board, state), entryAt(board, state)];
+  if (!panel || !menu || !item) return still(seconds > 0 ? { ...state, begun: [] } : state);
+  const pauses = panel.stores === "after a pause" && state.editing !== undefined;
+  const kept = pauses && seconds >= panel.pauseSeconds! ? store(panel, menu, state, item) : still(state);
+  if (panel.timeoutSeconds === undefined || seconds < panel.timeoutSeconds) return kept;
+  const left = leave(kept.state);
+  return { state: left.state, events: [...kept.events, ...left.events] };
+}

@@ -1,0 +1,236 @@
+import {
+  displayPositions,
+  fitBoard,
+  menuValues,
+  type BoardProfile,
+  type Circumstances,
+  type Gesture,
+} from "../board/index.ts";
+import { boardIds, shippedBoard } from "../testing/shipped.ts";
+import {
+  entryAt,
+  panelAfter,
+  panelAtRest,
+  panelShows,
+  panelWaits,
+  type PanelEvent,
+  type PanelState,
+} from "./index.ts";
+
+/** A board that has learned everything, or nothing yet; of nothing else is asked here. */
+const facts = (learned: boolean): Circumstances => ({
+  power: (on) => on,
+  reads: () => true,
+  learned: (_, yes) => yes === learned,
+  mode: () => false,
+  pending: (yes) => !yes,
+  behaviour: () => true,
+  control: () => true,
+  fitted: () => true,
+});
+
+const press = (key: string, times = 1): Gesture => ({ press: { key, times } });
+const hold = (key: string, seconds: number): Gesture => ({ hold: { key, seconds } });
+
+/** A board on its site with every card, by its firmware. */
+const sited = (id: string, firmware?: string): BoardProfile => {
+  const board = shippedBoard(id);
+  return fitBoard(board, {
+    cards: board.cards.map((card) => card.id),
+    leaves: board.leaves,
+    ...(firmware ? { firmware } : {}),
+  });
+};
+
+/** Does gestures one after the other; tells where they lead and all that came of them. */
+function does(board: BoardProfile, ask: Circumstances, made: readonly Gesture[], from = panelAtRest(board)) {
+  let state: PanelState = from;
+  const events: PanelEvent[] = [];
+  for (const each of made) {
+    const step = panelAfter(board, ask, state, each);
+    state = step.state;
+    events.push(...step.events);
+  }
+  return { state, events };
+}
+
+/** Every entry that can be reached from outside, each with fewest gestures: a breadth-first search, by its id. */
+function reach(board: BoardProfile, ask: Circumstances): Map<string, Gesture[]> {
+  const panel = board.panel!;
+  const ways = panel.opens.map(({ by }) => by);
+  const inside = [...panel.menus, panel].flatMap(({ next, previous, into, back }) =>
+    [next, previous, into, back].flatMap((each) => (each ? [[each]] : [])),
+  );
+  const found = new Map<string, Gesture[]>();
+  const queue: Gesture[][] = [[]];
+  for (let made = queue.shift(); made; made = queue.shift()) {
+    for (const more of made.length ? inside : ways) {
+      const { state } = does(board, ask, [...made, ...more]);
+      const item = entryAt(board, state);
+      if (!item || state.editing !== undefined || found.has(item.id)) continue;
+      found.set(item.id, [...made, ...more]);
+      queue.push([...made, ...more]);
+    }
+  }
+  return found;
+}
+
+/** Every board with a panel, by each of its firmwares. */
+const panels = boardIds()
+  .filter((id) => shippedBoard(id).panel)
+  .flatMap((id) => shippedBoard(id).firmware.map((firmware) => [id, firmware] as const));
+
+describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
+  const board = sited(id, firmware);
+  const reached = [false, true].map((learned) => ({
+    ask: facts(learned),
+    ways: reach(board, facts(learned)),
+  }));
+
+  test("every entry is reached by its gestures, new or set up", () => {
+    const all = board.panel!.menus.flatMap(({ items }) => items.map((item) => item.id));
+    expect(all.filter((item) => !reached.some(({ ways }) => ways.has(item)))).toEqual([]);
+  });
+
+  test("every value can be set to its least and its most, and is kept by what keeps it and by nothing less", () => {
+    const { stores, more, less, confirm, pauseSeconds } = board.panel!;
+    for (const { item, menu } of menuValues(board)) {
+      // An answer of a wizard is kept at once.
+      const waits = stores === "on save" && menu.kind !== "wizard";
+      const { ask, ways } = reached.find(({ ways: each }) => each.has(item.id))!;
+      const into = board.panel!.into!;
+      for (const wanted of [displayPositions(item).at(0)!, displayPositions(item).at(-1)!]) {
+        let { state } = does(board, ask, [...ways.get(item.id)!, into]);
+        const far = displayPositions(item).indexOf(wanted) < displayPositions(item).indexOf(state.editing!);
+        for (let n = 0; state.editing !== wanted && n < 1_000; n++)
+          ({ state } = panelAfter(board, ask, state, far ? less! : more!));
+        expect([item.id, panelShows(board, state)?.at(-1)]).toEqual([item.id, wanted]);
+        expect(state.kept).toEqual(panelAtRest(board).kept);
+        const stored =
+          stores === "after a pause"
+            ? panelWaits(board, state, pauseSeconds!)
+            : panelAfter(board, ask, state, confirm!);
+        const isKept = stored.events.some(
+          (event) => event.kind === "kept" && event.values[item.id] === wanted,
+        );
+        expect([item.id, isKept]).toEqual([item.id, !waits]);
+        if (!waits) continue;
+        // Given up without being saved, it is as it was.
+        expect(panelWaits(board, stored.state, board.panel!.timeoutSeconds!).state.values).toEqual(
+          panelAtRest(board).values,
+        );
+        const saves = board.commits.flatMap(({ by }) => ("choose" in by ? [by.choose.item] : []));
+        let at = stored.state;
+        for (let n = 0; n < 60 && !saves.includes(entryAt(board, at)?.id ?? ""); n++)
+          at = panelAfter(
+            board,
+            ask,
+            at,
+            n > 30 || at.path.length === 1 ? board.panel!.next! : board.panel!.back!,
+          ).state;
+        const saved = panelAfter(board, ask, at, into);
+        expect([item.id, saved.state.kept[item.id]]).toEqual([item.id, wanted]);
+      }
+    }
+  });
+
+  test("left alone, every menu closes, where the board has a time for it", () => {
+    const { timeoutSeconds } = board.panel!;
+    for (const { ask, ways } of reached)
+      for (const made of ways.values()) {
+        const { state } = does(board, ask, made);
+        if (timeoutSeconds === undefined) continue;
+        expect(panelWaits(board, state, timeoutSeconds - 1).state.path).toEqual(state.path);
+        const waited = panelWaits(board, state, timeoutSeconds);
+        expect(waited.state.path).toEqual([]);
+        expect(panelShows(board, waited.state)).toBeUndefined();
+        expect(waited.events.at(-1)).toEqual({ kind: "left" });
+      }
+  });
+});
+
+describe("at the cabinet", () => {
+  const grellock = sited("tarn-grellock");
+  const set = facts(true);
+
+  test("a key pressed outside of the menus moves the leaf, and is told", () => {
+    expect(does(grellock, set, [press("RISE")]).events).toEqual([{ kind: "outside", key: "RISE" }]);
+    expect(does(grellock, set, [hold("NEXT", 2)])).toEqual({ state: panelAtRest(grellock), events: [] });
+  });
+
+  test("a hold opens what fits it best, and one that is longer than needed opens it as well", () => {
+    expect(does(grellock, set, [hold("NEXT", 3)]).state.path).toEqual([{ menu: "functions", entry: 0 }]);
+    expect(does(grellock, set, [hold("PICK", 9)]).state.path).toEqual([{ menu: "fitter", entry: 0 }]);
+    expect(does(grellock, set, [hold("PICK", 6.9)]).state.path).toEqual([]);
+  });
+
+  test("functions by number: five presses go five entries on, and the value is kept after its pause", () => {
+    const { state } = does(grellock, set, [
+      hold("NEXT", 3),
+      press("NEXT", 2),
+      press("PICK"),
+      press("RISE", 4),
+    ]);
+    expect(panelShows(grellock, state)).toEqual(["7"]);
+    expect(panelWaits(grellock, state, 4.9).events).toEqual([]);
+    expect(panelWaits(grellock, state, 5).events).toEqual([{ kind: "kept", values: { f3: "7" } }]);
+    // Gone back from, it is as it was.
+    expect(does(grellock, set, [press("PICK", 2)], state).state).toMatchObject({
+      values: { f3: "3" },
+      kept: { f3: "3" },
+    });
+  });
+
+  test("a way in by two gestures: turned first, then held; held alone it stays shut on the newer firmware", () => {
+    const turn: Gesture = { turn: { key: "KNOB", to: "right", clicks: 3 } };
+    const newer = sited("hexby-hoistrum", "2.1");
+    expect(does(newer, set, [turn, hold("KNOB", 2)]).state.path).toEqual([{ menu: "numbers", entry: 0 }]);
+    expect(does(newer, set, [hold("KNOB", 3)]).state.path).toEqual([]);
+    expect(does(sited("hexby-hoistrum", "1.8"), set, [hold("KNOB", 3)]).state.path).toHaveLength(1);
+    // Waited over, the turn is forgotten.
+    const { state } = does(newer, set, [turn]);
+    expect(does(newer, set, [hold("KNOB", 2)], panelWaits(newer, state, 1).state).state.path).toEqual([]);
+  });
+
+  test("a wizard asks one after the other and starts what stands at its end; set up, the same hold opens the menu", () => {
+    const quernish = sited("osierbeck-quernish");
+    const asked = does(quernish, facts(false), [
+      hold("SET", 3),
+      press("SET"),
+      press("UP"),
+      press("SET"),
+      press("SET"),
+      press("SET"),
+      press("SET"),
+    ]);
+    expect(asked.events).toEqual([
+      { kind: "opened", menu: "first" },
+      { kind: "kept", values: { "limit-wiring": "1cor" } },
+      { kind: "kept", values: { leaves: "2" } },
+      { kind: "left" },
+      { kind: "started", procedure: "learn-half-way" },
+    ]);
+    expect(does(quernish, set, [hold("SET", 3)]).state.path).toEqual([{ menu: "main", entry: 0 }]);
+  });
+
+  test("a list left without saving reverts and says what; saved, it stays", () => {
+    const slathorn = sited("furzel-slathorn");
+    const change = [hold("OK", 3), press("OK"), press("PLUS", 5), press("OK")];
+    const left = does(slathorn, set, [...change, hold("OK", 1)]);
+    expect(left.events.slice(1)).toEqual([{ kind: "reverted", items: ["auto-time"] }, { kind: "left" }]);
+    expect(left.state.values["auto-time"]).toBe("20");
+    const saved = does(slathorn, set, [...change, press("MINUS"), press("OK"), hold("OK", 1)]);
+    expect(saved.events.slice(1)).toEqual([
+      { kind: "kept", values: { "auto-time": "25" } },
+      { kind: "started", procedure: "save-values" },
+      { kind: "left" },
+    ]);
+  });
+
+  test("a text of several lines shows the entry and its value; a board without a panel has keys and no menus", () => {
+    const { state } = does(sited("lammerlow-thrussel"), set, [press("DOWN"), press("DOWN"), press("RIGHT")]);
+    expect(panelShows(sited("lammerlow-thrussel"), state)).toEqual(["Speed open", "65"]);
+    const tandrel = sited("quillmarsh-tandrel");
+    expect(does(tandrel, set, [hold("MOVE", 6)])).toEqual({ state: panelAtRest(tandrel), events: [] });
+  });
+});
