@@ -1,3 +1,4 @@
-export { panelAfter, panelWaits } from "./machine.ts";
+export { panelAlone } from "./facts.ts";
+export { mostPresses, panelAfter, panelWaits } from "./machine.ts";
 export { entryAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";

@@ -65,7 +65,11 @@ function outside({ board, panel, ask }: At, state: PanelState, made: Gesture): P
 }
 
 /** The gestures that mean something where the panel stands. */
-function movesAt({ panel }: At, menu: Menu, state: PanelState): { by: Gesture | undefined; value: Move }[] {
+function movesAt(
+  { panel }: Pick<At, "panel">,
+  menu: Menu,
+  state: PanelState,
+): { by: Gesture | undefined; value: Move }[] {
   const own = (move: "next" | "previous" | "into" | "back") => ({
     by: menu[move] ?? panel[move],
     value: move,
@@ -207,4 +211,16 @@ export function panelWaits(board: BoardProfile, state: PanelState, seconds: numb
   if (panel.timeoutSeconds === undefined || seconds < panel.timeoutSeconds) return kept;
   const left = leave(kept.state);
   return { state: left.state, events: [...kept.events, ...left.events] };
+}
+
+/** How many presses of a key in a row may mean something where the panel stands: 1 where no more are waited for. */
+export function mostPresses(board: BoardProfile, state: PanelState, key: string): number {
+  const { panel } = board;
+  if (!panel) return 1;
+  const menu = menuAt(board, state);
+  const wanted = menu
+    ? movesAt({ panel }, menu, state).map(({ by }) => by)
+    : panel.opens.flatMap(({ by }) => by);
+  const times = wanted.flatMap((by) => (by && "press" in by && by.press.key === key ? [by.press.times] : []));
+  return Math.max(1, ...times);
 }

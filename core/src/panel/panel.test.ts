@@ -9,25 +9,15 @@ import {
 import { boardIds, shippedBoard } from "../testing/shipped.ts";
 import {
   entryAt,
+  mostPresses,
   panelAfter,
+  panelAlone,
   panelAtRest,
   panelShows,
   panelWaits,
   type PanelEvent,
   type PanelState,
 } from "./index.ts";
-
-/** A board that has learned everything, or nothing yet; of nothing else is asked here. */
-const facts = (learned: boolean): Circumstances => ({
-  power: (on) => on,
-  reads: () => true,
-  learned: (_, yes) => yes === learned,
-  mode: () => false,
-  pending: (yes) => !yes,
-  behaviour: () => true,
-  control: () => true,
-  fitted: () => true,
-});
 
 const press = (key: string, times = 1): Gesture => ({ press: { key, times } });
 const hold = (key: string, seconds: number): Gesture => ({ hold: { key, seconds } });
@@ -83,8 +73,8 @@ const panels = boardIds()
 describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
   const board = sited(id, firmware);
   const reached = [false, true].map((learned) => ({
-    ask: facts(learned),
-    ways: reach(board, facts(learned)),
+    ask: panelAlone(learned),
+    ways: reach(board, panelAlone(learned)),
   }));
 
   test("every entry is reached by its gestures, new or set up", () => {
@@ -151,7 +141,7 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
 
 describe("at the cabinet", () => {
   const grellock = sited("tarn-grellock");
-  const set = facts(true);
+  const set = panelAlone(true);
 
   test("a key pressed outside of the menus moves the leaf, and is told", () => {
     expect(does(grellock, set, [press("RISE")]).events).toEqual([{ kind: "outside", key: "RISE" }]);
@@ -174,6 +164,7 @@ describe("at the cabinet", () => {
     expect(panelShows(grellock, state)).toEqual(["7"]);
     expect(panelWaits(grellock, state, 4.9).events).toEqual([]);
     expect(panelWaits(grellock, state, 5).events).toEqual([{ kind: "kept", values: { f3: "7" } }]);
+    expect([mostPresses(grellock, state, "PICK"), mostPresses(grellock, state, "RISE")]).toEqual([2, 1]);
     // Gone back from, it is as it was.
     expect(does(grellock, set, [press("PICK", 2)], state).state).toMatchObject({
       values: { f3: "3" },
@@ -194,7 +185,7 @@ describe("at the cabinet", () => {
 
   test("a wizard asks one after the other and starts what stands at its end; set up, the same hold opens the menu", () => {
     const quernish = sited("osierbeck-quernish");
-    const asked = does(quernish, facts(false), [
+    const asked = does(quernish, panelAlone(false), [
       hold("SET", 3),
       press("SET"),
       press("UP"),

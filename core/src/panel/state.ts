@@ -1,7 +1,7 @@
 import { menuValues, type BoardProfile, type Gesture, type Menu, type MenuItem } from "../board/index.ts";
 
 /** One menu on the way in, and the entry its display is at. */
-export interface Level {
+interface Level {
   menu: string;
   entry: number;
 }

@@ -1,6 +1,7 @@
 export { Button } from "./button.tsx";
 export { Dialog } from "./dialog.tsx";
 export { FileButton } from "./file-button.tsx";
+export { Glass } from "./glass.ts";
 export { useGrowing } from "./growing.ts";
 export { Choice, NumberInput, TextInput, Toggle } from "./field.tsx";
 export { Notice } from "./notice.tsx";

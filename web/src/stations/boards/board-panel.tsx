@@ -2,6 +2,7 @@ import { gestureText, handlesOf, sentence, setsText, type BoardProfile, type Men
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
+import { LivePanel } from "./live-panel.tsx";
 
 const Menu = styled.section`
   padding-bottom: ${space.m};
@@ -49,6 +50,7 @@ export function BoardPanel({ board }: { board: BoardProfile }) {
   if (!panel) return <Quiet>No menus: this board is set by what stands on its face.</Quiet>;
   return (
     <>
+      <LivePanel board={board} />
       <Quiet style={{ marginBottom: 12 }}>
         {moves
           .flatMap((move) => (panel[move] ? [`${move}: ${gestureText(panel[move], handlesOf(board))}`] : []))

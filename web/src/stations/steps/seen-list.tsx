@@ -3,7 +3,8 @@ import { Eye, Tv } from "lucide-react";
 import { styled } from "styled-components";
 import { LampShape } from "../../bench/index.ts";
 import { useLights } from "../../data/index.ts";
-import { color, font, plate, size, space } from "../../theme/index.ts";
+import { color, plate, size, space } from "../../theme/index.ts";
+import { Glass } from "../../ui/index.ts";
 
 const List = styled.ul`
   display: grid;
@@ -32,18 +33,6 @@ const List = styled.ul`
     color: ${color.quiet};
     font-size: ${size.small};
   }
-`;
-
-const Glass = styled.span`
-  display: inline-block;
-  vertical-align: middle;
-  padding: ${space.xs} ${space.s};
-  border-radius: 4px;
-  background: ${plate.slot};
-  color: ${plate.glow};
-  font-family: ${font.mono};
-  font-weight: 700;
-  white-space: pre;
 `;
 
 function LampLine({ seen, board }: { seen: Extract<Seen, { kind: "lamp" }>; board: BoardProfile }) {

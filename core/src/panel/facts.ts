@@ -1,0 +1,13 @@
+import type { Circumstances } from "../board/index.ts";
+
+/** A board by itself with power, every input at rest, that has learned everything or nothing yet. */
+export const panelAlone = (learned: boolean): Circumstances => ({
+  power: (on) => on,
+  reads: (_, as) => as === "closed",
+  learned: (_, yes) => yes === learned,
+  mode: () => false,
+  pending: (yes) => !yes,
+  behaviour: () => false,
+  control: () => false,
+  fitted: () => false,
+});
