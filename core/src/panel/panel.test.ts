@@ -82,6 +82,11 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
     expect(all.filter((item) => !reached.some(({ ways }) => ways.has(item)))).toEqual([]);
   });
 
+  test("every value is reached while nothing is learned, for the run sheet sets it before the travel", () => {
+    const ways = reached[0]!.ways;
+    expect(menuValues(board).filter(({ item }) => !ways.has(item.id))).toEqual([]);
+  });
+
   test("every value can be set to its least and its most, and is kept by what keeps it and by nothing less", () => {
     const { stores, more, less, confirm, pauseSeconds } = board.panel!;
     for (const { item, menu } of menuValues(board)) {
@@ -183,7 +188,7 @@ describe("at the cabinet", () => {
     expect(does(newer, set, [hold("KNOB", 2)], panelWaits(newer, state, 1).state).state.path).toEqual([]);
   });
 
-  test("a wizard asks one after the other and starts what stands at its end; set up, the same hold opens the menu", () => {
+  test("a wizard asks one after the other and starts what stands at its end; held on, the key opens the menu instead", () => {
     const quernish = sited("osierbeck-quernish");
     const asked = does(quernish, panelAlone(false), [
       hold("SET", 3),
@@ -201,7 +206,10 @@ describe("at the cabinet", () => {
       { kind: "left" },
       { kind: "started", procedure: "learn-half-way" },
     ]);
-    expect(does(quernish, set, [hold("SET", 3)]).state.path).toEqual([{ menu: "main", entry: 0 }]);
+    expect(does(quernish, set, [hold("SET", 3)]).state.path).toEqual([]);
+    expect(does(quernish, panelAlone(false), [hold("SET", 8)]).state.path).toEqual([
+      { menu: "main", entry: 0 },
+    ]);
   });
 
   test("a list left without saving reverts and says what; saved, it stays", () => {
