@@ -11,6 +11,7 @@ export type { Box, FaceLayout, PlacedBlock, PlacedPart, Point } from "./layout/i
 export {
   commonTerminals,
   controlName,
+  entryName,
   displayPositions,
   handlesOf,
   labelsOf,

@@ -119,6 +119,10 @@ export function labelsOf(board: BoardProfile): Labels {
 export const controlName = ({ id, label }: { id: string; label: string }): string =>
   id === label ? label : `${label} (${id})`;
 
+/** A menu entry as it is found and as it is called, once where the two are the same: "10 Pause before closing". */
+export const entryName = ({ shows, label }: { shows: string; label: string }): string =>
+  shows === label ? label : `${shows} ${label}`;
+
 /** What gestures call the keys and inputs of a board: what is printed beside them. */
 export const handlesOf =
   (board: BoardProfile) =>

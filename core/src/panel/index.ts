@@ -1,4 +1,4 @@
 export { panelAlone } from "./facts.ts";
-export { mostPresses, panelAfter, panelWaits } from "./machine.ts";
+export { mostPresses, panelAfter, panelAfterEach, panelWaits } from "./machine.ts";
 export { entryAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";

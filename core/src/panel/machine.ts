@@ -161,7 +161,7 @@ function moved(at: At, menu: Menu, state: PanelState, item: MenuItem, move: Move
 
 /**
  * What a gesture makes of the panel. The board is the one on its site (`fitBoard`): only entries and ways in that its
- * firmware and its leaves have. A board without a panel takes every key as it acts outside.
+ * firmware and its leaves have. On a board without a panel nothing comes of it.
  */
 export function panelAfter(
   board: BoardProfile,
@@ -178,14 +178,14 @@ export function panelAfter(
   if (move) {
     const singles = "turn" in made ? singlesOf(made) : [made];
     if (singles.length === 1) return moved(at, menu, state, item, move);
-    return inTurn(board, ask, state, singles);
+    return panelAfterEach(board, ask, state, singles);
   }
   const singles = singlesOf(made);
-  return singles.length > 1 ? inTurn(board, ask, state, singles) : still(state);
+  return singles.length > 1 ? panelAfterEach(board, ask, state, singles) : still(state);
 }
 
-/** Several gestures one after the other. */
-function inTurn(
+/** What several gestures make of it, one after the other. */
+export function panelAfterEach(
   board: BoardProfile,
   ask: Circumstances,
   from: PanelState,
@@ -205,7 +205,8 @@ function inTurn(
 export function panelWaits(board: BoardProfile, state: PanelState, seconds: number): PanelStep {
   const { panel } = board;
   const [menu, item] = [menuAt(board, state), entryAt(board, state)];
-  if (!panel || !menu || !item) return still(seconds > 0 ? { ...state, begun: [] } : state);
+  if (!panel || !menu || !item)
+    return still(seconds > 0 && state.begun.length ? { ...state, begun: [] } : state);
   const pauses = panel.stores === "after a pause" && state.editing !== undefined;
   const kept = pauses && seconds >= panel.pauseSeconds! ? store(panel, menu, state, item) : still(state);
   if (panel.timeoutSeconds === undefined || seconds < panel.timeoutSeconds) return kept;

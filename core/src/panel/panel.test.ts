@@ -11,12 +11,11 @@ import {
   entryAt,
   mostPresses,
   panelAfter,
+  panelAfterEach,
   panelAlone,
   panelAtRest,
   panelShows,
   panelWaits,
-  type PanelEvent,
-  type PanelState,
 } from "./index.ts";
 
 const press = (key: string, times = 1): Gesture => ({ press: { key, times } });
@@ -32,17 +31,9 @@ const sited = (id: string, firmware?: string): BoardProfile => {
   });
 };
 
-/** Does gestures one after the other; tells where they lead and all that came of them. */
-function does(board: BoardProfile, ask: Circumstances, made: readonly Gesture[], from = panelAtRest(board)) {
-  let state: PanelState = from;
-  const events: PanelEvent[] = [];
-  for (const each of made) {
-    const step = panelAfter(board, ask, state, each);
-    state = step.state;
-    events.push(...step.events);
-  }
-  return { state, events };
-}
+/** Does gestures one after the other, from outside where nothing else is said. */
+const does = (board: BoardProfile, ask: Circumstances, made: readonly Gesture[], from = panelAtRest(board)) =>
+  panelAfterEach(board, ask, from, made);
 
 /** Every entry that can be reached from outside, each with fewest gestures: a breadth-first search, by its id. */
 function reach(board: BoardProfile, ask: Circumstances): Map<string, Gesture[]> {

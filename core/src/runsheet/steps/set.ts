@@ -2,6 +2,7 @@ import {
   behaviour,
   behaviourText,
   controlName,
+  entryName,
   gestureText,
   handlesOf,
   heldBy,
@@ -88,10 +89,6 @@ export function setSteps(planned: Planned): StepDraft[] {
   return steps;
 }
 
-/** An entry as it is found and as it is called, once where the two are the same. */
-const entryName = ({ shows, label }: { shows: string; label: string }) =>
-  shows === label ? label : `${shows} ${label}`;
-
 /** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
 function wayTo(board: BoardProfile, panel: Panel, menu: Menu): string {
   const direct = panel.opens.find((entry) => entry.to === menu.id);
@@ -110,7 +107,7 @@ function lookAlikes(menu: Menu, shows: string): string[] {
   return menu.items
     .filter((item) => item.shows !== shows && item.shows.length === shows.length)
     .filter((item) => [...item.shows].filter((character, at) => character !== shows[at]).length === 1)
-    .map((item) => `${entryName(item)}`)
+    .map(entryName)
     .slice(0, 3);
 }
 

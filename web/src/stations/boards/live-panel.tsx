@@ -1,12 +1,13 @@
 import {
   deliveredCards,
   entryAt,
+  entryName,
   fitBoard,
   handlesOf,
   listed,
   menuValues,
   mostPresses,
-  panelAfter,
+  panelAfterEach,
   panelAlone,
   panelAtRest,
   panelShows,
@@ -50,7 +51,7 @@ function eventText(board: BoardProfile, event: PanelEvent): string {
   const values = menuValues(board);
   const nameOf = (id: string) => {
     const item = values.find((each) => each.item.id === id)?.item;
-    return item ? `${item.shows} ${item.label}` : id;
+    return item ? entryName(item) : id;
   };
   switch (event.kind) {
     case "opened":
@@ -120,8 +121,8 @@ export function LivePanel({ board: profile }: { board: BoardProfile }) {
     presses.current = undefined;
     if (waiting) clearTimeout(waiting.timer);
     const all: Gesture[] = waiting ? [{ press: { key: waiting.key, times: waiting.times } }] : [];
-    for (const each of gesture ? [...all, gesture] : all)
-      take(panelAfter(board, panelAlone(moment === "learned"), now.current, each));
+    if (gesture) all.push(gesture);
+    take(panelAfterEach(board, panelAlone(moment === "learned"), now.current, all));
   }
 
   /** A press, or with those before it several in a row. */
@@ -142,7 +143,7 @@ export function LivePanel({ board: profile }: { board: BoardProfile }) {
     const timers = waits.map((seconds) =>
       setTimeout(() => {
         const step = panelWaits(board, now.current, seconds);
-        if (step.events.length) take(step);
+        if (step.state !== now.current) take(step);
       }, seconds * 1_000),
     );
     return () => timers.forEach(clearTimeout);
@@ -152,6 +153,8 @@ export function LivePanel({ board: profile }: { board: BoardProfile }) {
 
   function again(change: () => void) {
     change();
+    clearTimeout(presses.current?.timer);
+    presses.current = undefined;
     take({ state: panelAtRest(board), events: [] });
     setSaid(undefined);
   }

@@ -2,6 +2,7 @@ import {
   behaviour,
   behaviourText,
   controlName,
+  entryName,
   controlSubjects,
   listed,
   menuValues,
@@ -93,7 +94,7 @@ function ControlRow({ control }: { control: PlannedControl }) {
       )}
       <div>
         <b>
-          {dial ? controlName(dial) : entry ? `${entry.item.shows} ${control.label}` : control.label}:{" "}
+          {dial ? controlName(dial) : entry ? entryName(entry.item) : control.label}:{" "}
           <Mark>{stand(control.planned)}</Mark>
         </b>
         {control.change && <Quiet>found {stand(control.found)}</Quiet>}
