@@ -18,6 +18,7 @@ export {
   lampOfInput,
   memoriesIn,
   menuValues,
+  positionsText,
   selectorsOf,
   switchIds,
   terminalOf,

@@ -1,4 +1,4 @@
-import { plainNumber } from "../quantity/index.ts";
+import { listed, plainNumber } from "../quantity/index.ts";
 import type { Block, BoardInput, BoardProfile, Menu, MenuItem } from "./schema/index.ts";
 import type { Labels } from "./words/index.ts";
 
@@ -123,11 +123,18 @@ export const controlName = ({ id, label }: { id: string; label: string }): strin
 export const entryName = ({ shows, label }: { shows: string; label: string }): string =>
   shows === label ? label : `${shows} ${label}`;
 
-/** What gestures call the keys and inputs of a board: what is printed beside them. */
+/** What sentences call the keys, inputs and controls of a board: what is printed beside them. */
 export const handlesOf =
   (board: BoardProfile) =>
   (id: string): string =>
-    [...board.keys, ...board.inputs].find((each) => each.id === id)?.label ?? id;
+    [...board.keys, ...board.inputs, ...board.slides, ...board.jumpers].find((each) => each.id === id)
+      ?.label ?? id;
+
+/** Where switches, slides and jumpers stand, each as it is printed: "S1 on and LOCK stay". */
+export function positionsText(board: BoardProfile, parts: readonly string[], at: readonly string[]): string {
+  const called = handlesOf(board);
+  return listed(parts.map((id, index) => `${called(id)} ${at[index]}`));
+}
 
 /** The lamp that tells an input's state, where the board has one. */
 export function lampOfInput(board: BoardProfile, inputId: string) {

@@ -100,7 +100,7 @@ const gestures = {
     describes: "Move a switch, jumper, slide or dial.",
     check: ({ control, to }, path, names, report) =>
       checkPosition(control, to, { control: `${path}.control`, position: `${path}.to` }, names, report),
-    text: ({ control, to }) => `set ${control} to ${to}`,
+    text: ({ control, to }, called) => `set ${called(control)} to ${to}`,
     touches: ({ control }) => [{ kind: "control", id: control }],
   }),
   trip: gesture({

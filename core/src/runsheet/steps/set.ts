@@ -7,6 +7,7 @@ import {
   handlesOf,
   heldBy,
   menuValues,
+  positionsText,
   touchedBy,
   type BoardProfile,
   type Commit,
@@ -44,20 +45,16 @@ function moveEffects(control: PlannedControl): StateEffect[] {
   ];
 }
 
-/** "S1 on and S2 off", or where a control is a single one, its position alone. */
-function positionsText(control: PlannedControl): string {
-  return listed(control.parts.map((id, at) => `${id} ${control.planned[at]}`));
-}
-
 function changeStep(planned: Planned, control: PlannedControl): StepDraft {
   const dial = control.kind === "dials";
+  const stands = positionsText(planned.bundle.board, control.parts, control.planned);
   return {
     id: `set:${control.id}:${control.planned.join(",")}`,
     station: "set",
-    title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${positionsText(control)}`,
+    title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${stands}`,
     says: dial
       ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.`
-      : `Set ${positionsText(control)}.`,
+      : `Set ${stands}.`,
     control: control.id,
     effects: moveEffects(control),
     alsoSee: [
@@ -67,8 +64,10 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
   };
 }
 
-const rightText = (control: PlannedControl) =>
-  control.kind === "dials" ? `${control.label} at ${control.planned[0]}` : positionsText(control);
+const rightText = (board: BoardProfile, control: PlannedControl) =>
+  control.kind === "dials"
+    ? `${control.label} at ${control.planned[0]}`
+    : positionsText(board, control.parts, control.planned);
 
 /** What must change on the face, one control a step; then one look at what is already right. */
 export function setSteps(planned: Planned): StepDraft[] {
@@ -80,7 +79,7 @@ export function setSteps(planned: Planned): StepDraft[] {
       id: `set:right:${right.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
       station: "set",
       title: "What already stands right",
-      says: `Leave and check: ${listed(right.map(rightText))}.`,
+      says: `Leave and check: ${listed(right.map((control) => rightText(planned.bundle.board, control)))}.`,
       effects: [],
       alsoSee: ["Each stands as listed."],
       ifNot: "Correct what was noted as found under Survey; the plan follows.",

@@ -4,8 +4,8 @@ import {
   controlName,
   entryName,
   controlSubjects,
-  listed,
   menuValues,
+  positionsText,
   switchIds,
   type PlannedControl,
 } from "@anvilcloud/core";
@@ -78,7 +78,7 @@ function ControlRow({ control }: { control: PlannedControl }) {
       ? `${at[0]} on the clock`
       : entry
         ? `${at[0]}${entry.item.number?.unit ? ` ${entry.item.number.unit}` : ""}`
-        : listed(control.parts.map((id, index) => `${id} ${at[index]}`));
+        : positionsText(board, control.parts, at);
   return (
     <li {...lights}>
       {dial ? (
