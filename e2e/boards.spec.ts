@@ -85,7 +85,7 @@ test("one more board, written in the app from an empty page to a planned job", a
   // The schema completes a key, and the one value it can have.
   await page.keyboard.type("form");
   await page.getByRole("option", { name: /^format/ }).click();
-  await page.getByRole("option", { name: "anvilcloud/board@2" }).click();
+  await page.getByRole("option", { name: "anvilcloud/board@3" }).click();
   await page.keyboard.press("Enter");
   await page.keyboard.insertText(heading);
   await expect(problems.getByRole("button")).toHaveCount(1);
@@ -112,7 +112,7 @@ test("one more board, written in the app from an empty page to a planned job", a
   await page.getByRole("button", { name: "YAML" }).click();
   const written = readFileSync(await (await download).path(), "utf8");
   expect(written).toContain("# seen at a ferry gate");
-  expect(written.startsWith("format: anvilcloud/board@2\n")).toBe(true);
+  expect(written.startsWith("format: anvilcloud/board@3\n")).toBe(true);
 
   // A job on it, planned.
   await page.getByRole("link", { name: "Jobs", exact: true }).click();

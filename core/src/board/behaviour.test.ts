@@ -34,7 +34,7 @@ describe("the catalogue of behaviours", () => {
     ["soft-stop", true, undefined],
     ["soft-stop", "on", "true or false"],
     ["command-logic", "open-only", undefined],
-    ["command-logic", "toString", "one of step-by-step, open-close, open-only, hold-to-run"],
+    ["command-logic", "toString", "one of open-stop-close-stop, open-close, open-only, hold-to-run"],
   ] as const)("%s may be %p: %p", (id, value, misfit) => {
     expect(behaviourMisfit(id, value)).toBe(misfit);
   });

@@ -113,7 +113,7 @@ const behaviours = {
   }),
   "opposite-command": choice("An opposite command in mid-travel", { reverses: "reverses", stops: "stops" }),
   "command-logic": choice("Step command", {
-    "step-by-step": "open, stop, close, stop",
+    "open-stop-close-stop": "open, stop, close, stop",
     "open-close": "open, close, reversing in mid-travel",
     "open-only": "opens only",
     "hold-to-run": "runs only while held",

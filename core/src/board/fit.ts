@@ -53,6 +53,7 @@ function withCard(board: BoardProfile, { adds }: Card): BoardProfile {
     settings: [...board.settings, ...adds.settings],
     keys: [...board.keys, ...adds.keys],
     memories: [...board.memories, ...adds.memories],
+    programs: [...board.programs, ...adds.programs],
     procedures: [...board.procedures, ...adds.procedures],
   };
 }
@@ -80,6 +81,7 @@ export function fitBoard(board: BoardProfile, fitting: Fitting): BoardProfile {
   return {
     ...full,
     settings,
+    programs: full.programs.filter(holds),
     procedures: full.procedures
       .filter(holds)
       .map((procedure) => ({ ...procedure, steps: procedure.steps.filter(holds) })),

@@ -6,18 +6,20 @@ import {
   boardText,
   demoBundle,
   oldBoardText,
+  oldText,
   shippedBoard,
   shippedDevices,
   refusal,
 } from "../testing/shipped.ts";
 import { jobFormat, parseBundle } from "../job/index.ts";
+import { planJob } from "../plan/index.ts";
 import { boardSchema, migrateBoard, parseBoard, readBoard } from "./index.ts";
 
 describe("earlier formats", () => {
   test("a board of the first format opens as the newest, with everything it said", () => {
     const board = readBoard(oldBoardText(), "old.yaml");
     expect(board).toMatchObject({
-      format: "anvilcloud/board@2",
+      format: "anvilcloud/board@3",
       limits: ["stops"],
       supply: { kind: "mains", volts: [230], poles: { live: "M1", neutral: "M2", earth: "M3" } },
     });
@@ -25,6 +27,41 @@ describe("earlier formats", () => {
     expect(board.commits[0]?.by).toEqual({ hold: { key: "TAKE", seconds: 3 } });
     expect(board.settings[2]?.of).toEqual(["S3", "S4"]);
   });
+
+  test("a board of the second format opens: what leaves do are words, what a step changes is claimed", () => {
+    const board = readBoard(oldText("board-2.yaml"), "old.yaml");
+    expect(board.programs).toEqual([]);
+    const reactions = Object.fromEntries(board.inputs.map(({ id, reactions: rows }) => [id, rows.at(-1)]));
+    expect(reactions.stop).toMatchObject({
+      closed: "refuse",
+      opening: "stop",
+      open: "refuse",
+      closing: "stop",
+    });
+    expect(reactions.beam).toMatchObject({ closed: "ignore", open: "hold", closing: "reverse" });
+    expect(reactions.edge).toMatchObject({ closed: "refuse", opening: "back-off" });
+    const [place, start, run] = board.procedures.find(({ id }) => id === "learn-travel")!.steps;
+    expect(place!.do).toEqual([{ place: { says: "leaves fully open", by: "hand" } }]);
+    expect(start!.claims).toEqual({ mode: "learning" });
+    expect(run!.claims).toEqual({ mode: "idle", learn: "travel" });
+    expect(board.settings.find(({ of }) => of[0] === "S3")!.rows[0]!.sets).toEqual({
+      "command-logic": "open-stop-close-stop",
+    });
+  });
+
+  test.each(["job-1.json", "job-2.json"])(
+    "%s opens with its log, and leaves the bench as it was left",
+    (file) => {
+      const bundle = parseBundle(JSON.parse(oldText(file)));
+      expect(bundle.format).toBe(jobFormat);
+      expect(bundle.job.wishes["command-logic"]).toBe("open-stop-close-stop");
+      const { now, sheet } = planJob(bundle);
+      expect(now.powered).toBe(true);
+      const ids = sheet.map(({ id }) => id);
+      const answered = bundle.log.flatMap((entry) => (entry.kind === "step" ? [entry.step] : []));
+      expect(answered.filter((id) => !ids.includes(id))).toEqual([]);
+    },
+  );
 
   test("a job file of the first format opens: its board inside is migrated", () => {
     const { job } = demoBundle("netloft");
@@ -36,7 +73,7 @@ describe("earlier formats", () => {
       devices: shippedDevices(),
       log: [],
     };
-    expect(parseBundle(old).board.format).toBe("anvilcloud/board@2");
+    expect(parseBundle(old).board.format).toBe("anvilcloud/board@3");
     expect(parseBundle(old).job.found.values).toEqual({});
   });
 
@@ -45,7 +82,7 @@ describe("earlier formats", () => {
     expect(migrateBoard(board)).toBe(board);
     for (const odd of [null, 7, [], "x", { format: "anvilcloud/board@9" }])
       expect(migrateBoard(odd)).toBe(odd);
-    expect(refusal(() => parseBoard({ format: "anvilcloud/board@9" }, "x"))).toContain("anvilcloud/board@2");
+    expect(refusal(() => parseBoard({ format: "anvilcloud/board@9" }, "x"))).toContain("anvilcloud/board@3");
   });
 
   test("a half-written board of the first format is refused, never a crash", () => {

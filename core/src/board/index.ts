@@ -32,6 +32,7 @@ export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
 export {
+  actText,
   conditionBecause,
   conditionHolds,
   conditionInstead,

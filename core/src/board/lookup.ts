@@ -112,6 +112,7 @@ export function labelsOf(board: BoardProfile): Labels {
     terminalOfInput: (id) => board.inputs.find((input) => input.id === id)?.terminal,
     memory: (id) => label(board.memories, id),
     card: (id) => board.cards.find((card) => card.id === id)?.name ?? id,
+    control: handlesOf(board),
   };
 }
 

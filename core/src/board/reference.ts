@@ -2,7 +2,6 @@ import { z } from "zod";
 import { sentence } from "../quantity/index.ts";
 import { behaviour, behaviourIds } from "./behaviour.ts";
 import { boardSchema } from "./schema/index.ts";
-import { conditionSchema, gestureSchema } from "./words/index.ts";
 
 /** The part of JSON Schema that the format's own schema uses. */
 interface Schema {
@@ -22,6 +21,8 @@ interface Schema {
   exclusiveMinimum?: number;
   minItems?: number;
   maxItems?: number;
+  $ref?: string;
+  $defs?: Record<string, Schema>;
 }
 
 /** The published JSON Schema of a board profile. */
@@ -43,15 +44,21 @@ function range({ minimum, maximum, exclusiveMinimum }: Schema): string {
   return `${least}${maximum === undefined || maximum > 1e9 ? "" : ` to ${maximum}`}`;
 }
 
-const isCondition = ({ properties }: Schema) => Boolean(properties?.powered && properties.pending);
-const isGesture = ({ anyOf }: Schema) => anyOf?.some((each) => each.properties?.hold) ?? false;
+/** Shapes that stand in many places and have a section of their own. */
+const shared: Record<string, string> = {
+  condition: "[a condition](#conditions)",
+  gesture: "[a gesture](#gestures)",
+  phase: "[a phase](#phases)",
+};
+/** The shared shape that a schema refers to; undefined where it is one of its own. */
+const sharedName = ({ $ref }: Schema) => $ref?.split("/").at(-1);
 const isAdds = ({ properties }: Schema) =>
   Boolean(properties?.blocks && properties.memories && !properties.format);
 
 /** What a key takes, in words. */
 function takes(schema: Schema): string {
-  if (isCondition(schema)) return "[a condition](#conditions)";
-  if (isGesture(schema)) return "[a gesture](#gestures)";
+  const name = sharedName(schema);
+  if (name !== undefined) return shared[name] ?? name;
   if (isAdds(schema)) return "the same lists as a profile's own";
   if (schema.const !== undefined) return plain(schema.const);
   if (schema.enum)
@@ -67,7 +74,13 @@ function takes(schema: Schema): string {
     case "integer":
       return `a ${schema.type === "integer" ? "whole " : ""}number${range(schema)}`;
     case "array":
-      return `a list of ${schema.items ? takes(schema.items).replace(/^an? (whole )?(text|number|mapping|behaviour)/, "$1$2s") : "anything"}`;
+      return `a list of ${
+        schema.items
+          ? takes(schema.items)
+              .replace(/^an? (whole )?(text|number|mapping|behaviour)/, "$1$2s")
+              .replace(/^\[an? (condition|gesture|phase)\]/, "[$1s]")
+          : "anything"
+      }`;
     case "object":
       return schema.properties ? "a mapping" : "a mapping of names to values";
     default:
@@ -77,7 +90,7 @@ function takes(schema: Schema): string {
 
 /** The mappings inside a schema that have keys of their own, with how they are reached. */
 function inner(schema: Schema, path: string): { path: string; schema: Schema }[] {
-  if (isCondition(schema) || isGesture(schema) || isAdds(schema)) return [];
+  if (sharedName(schema) !== undefined || isAdds(schema)) return [];
   if (schema.properties) return [{ path, schema }];
   if (schema.items) return inner(schema.items, `${path}[]`);
   return (schema.anyOf ?? []).flatMap((each) => inner(each, path));
@@ -125,8 +138,10 @@ function behaviourTable(): string {
   return ["| behaviour | what it is | values |", "| --- | --- | --- |", ...lines].join("\n");
 }
 
+const sharedShape = (name: string): Schema => (boardJsonSchema() as Schema).$defs![name]!;
+
 function gestureTable(): string {
-  const { anyOf = [] } = z.toJSONSchema(gestureSchema, { io: "input" }) as Schema;
+  const { anyOf = [] } = sharedShape("gesture");
   const lines = anyOf.map((each) => {
     const [name = "", value = {}] = Object.entries(each.properties ?? {})[0] ?? [];
     const keys = value.properties
@@ -159,7 +174,7 @@ export function formatKeys(schema: object): string[] {
 /** The reference page of the board format, made from the descriptions in its schema, with `example` as its worked example. */
 export function boardReference(example: string): string {
   return `${[
-    "# Board profiles: `anvilcloud/board@2`",
+    "# Board profiles: `anvilcloud/board@3`",
     "<!-- Made by `npm run reference` from the schema itself. Change the schema, not this page. -->",
     "One YAML file describes one board. Whatever has a default may be left out; places on the face may be left out and the program finds them. Comments stay where they are written. Pieces that repeat are marked with `&name` and used again as `*name`, or merged with `<<: *name`.",
     "Save [the schema](board.schema.json) beside a file and begin it with `# yaml-language-server: $schema=./board.schema.json`, and most editors complete and check it. The app's own editor does so without.",
@@ -169,7 +184,10 @@ export function boardReference(example: string): string {
     `\`\`\`yaml\n${example.trimEnd()}\n\`\`\``,
     ...formatKeys(boardJsonSchema()),
     "## Conditions",
-    [tableHead, ...rows(z.toJSONSchema(conditionSchema, { io: "input" }) as Schema, "")].join("\n"),
+    [tableHead, ...rows(sharedShape("condition"), "")].join("\n"),
+    "## Phases",
+    "What a program does, one after the other; each names one of these, and `when`, `until`, `speed`, `leaves`, `seconds`, `long` beside it where they belong to it.",
+    [tableHead, ...rows(sharedShape("phase"), "")].join("\n"),
     "## Gestures",
     gestureTable(),
     "## Behaviours",

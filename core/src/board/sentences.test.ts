@@ -16,7 +16,10 @@ test("every procedure says where it is known from, and every reset what it clear
   for (const board of boards)
     for (const procedure of board.procedures) {
       expect(procedure.source.from).toBeTruthy();
-      const forgotten = procedure.steps.flatMap((step) => memoriesIn(step.effects.forget));
+      const forgotten = procedure.steps.flatMap(({ claims }) => [
+        ...memoriesIn(claims.forget),
+        ...memoriesIn(claims.drop),
+      ]);
       if (procedure.kind === "reset")
         expect([...new Set(forgotten)].sort()).toEqual([...procedure.clears].sort());
     }
@@ -35,8 +38,8 @@ test("a step's sentence names the keys its gesture is done with as they are prin
     const handles = handlesOf(board);
     const cardKeys = board.cards.flatMap(({ adds }) => adds.keys);
     const printed = (id: string) => cardKeys.find((key) => key.id === id)?.label ?? handles(id);
-    for (const { id, do: gesture, says } of stepsOf(board))
-      for (const part of touchedBy(gesture))
+    for (const { id, do: gestures, says } of stepsOf(board))
+      for (const part of gestures.flatMap(touchedBy))
         if (part.kind === "key")
           expect([board.id, id, says]).toEqual([board.id, id, expect.stringContaining(printed(part.id))]);
   }
@@ -59,7 +62,7 @@ test("a key or a command that moves the leaf is cautioned about", () => {
       "command" in gesture ||
       touchedBy(gesture).some((part) => part.kind === "key" && moving.some(({ id }) => id === part.id));
     const silent = board.procedures.flatMap(({ steps }) =>
-      steps.filter(({ do: gesture, caution }) => moves(gesture) && !caution),
+      steps.filter(({ do: gestures, caution }) => gestures.some(moves) && !caution),
     );
     expect([board.id, silent]).toEqual([board.id, []]);
   }

@@ -117,7 +117,7 @@ export function printBoard(board: BoardProfile): string {
 
 /** The text a new profile begins with: the least the format asks for, ready to be filled in. */
 export function blankBoard(): string {
-  return `${schemaLine}format: anvilcloud/board@2
+  return `${schemaLine}format: anvilcloud/board@3
 id: my-board
 name: My board
 maker: Me

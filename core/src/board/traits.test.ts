@@ -332,7 +332,7 @@ const present: Trait[] = [
   ],
   [
     "defaults restored",
-    (b) => b.procedures.some((p) => p.steps.some((s) => s.effects.restores)),
+    (b) => b.procedures.some((p) => p.steps.some((s) => s.claims.restores)),
     "hoistrum slathorn thrussel",
   ],
   ["12 or 24 V recognised", (b) => b.supply.recognised && b.supply.volts.includes(12), "pewlark umbrick"],

@@ -33,6 +33,7 @@ const livesIn: Record<Rail["live"], readonly Situation[]> = {
   moving,
   opening: ["opening"],
   closing: ["closing"],
+  "open-or-closing": ["open", "closing"],
   "not-closed": ["opening", "open", "closing"],
   testing: ["testing"],
   unlocking: ["opening"],

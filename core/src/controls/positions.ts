@@ -91,6 +91,11 @@ export const whenDone: Standing = {
   mode: (word) => word === "idle",
   pending: (yes) => !yes,
   fitted: () => true,
+  leaf: (where) => where === "closed",
+  supply: (from) => from === "mains",
+  battery: (is) => is === "good",
+  timer: () => false,
+  fault: () => false,
 };
 
 /** True while a dial counts: one that lives only under a condition is dead without it. */

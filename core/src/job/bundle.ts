@@ -122,6 +122,11 @@ export function checkJob(
     if (!cards.includes(id))
       report(`job.cards[${at}]`, `a card of the board (${cards.join(", ")})`, id, "Remove it.");
   });
+  const procedures = withEveryCard(board).procedures.map(({ id }) => id);
+  (job.chosen ?? []).forEach((id, at) => {
+    if (!procedures.includes(id))
+      report(`job.chosen[${at}]`, `a procedure of the board (${procedures.join(", ")})`, id, "Remove it.");
+  });
   checkInstances(job, devices, report);
   const { links, switches, dials, values } = job.found;
   checkStands(

@@ -9,7 +9,7 @@ import { leavesLike } from "./site.ts";
 const customary: Job["wishes"] = {
   "automatic-closing": false,
   "photocell-reaction": "closing",
-  "command-logic": "step-by-step",
+  "command-logic": "open-stop-close-stop",
   force: 50,
   "force-opening": 50,
   "force-closing": 50,

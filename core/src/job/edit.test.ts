@@ -16,6 +16,8 @@ const edits: JobEdit[] = [
   { kind: "change-device", device: { ...device(job, "stop")!, name: "Halt" } },
   { kind: "remove-device", device: "stop" },
   { kind: "wish", behaviour: "force", value: 61 },
+  { kind: "choose", procedure: "pair-ped", on: true, others: ["pair-step"] },
+  { kind: "proof", proof: "after" },
   { kind: "firmware", firmware: "9.9" },
   { kind: "noted", noted: !job.found.noted },
   { kind: "found-link", id: "link-stop", to: "out" },

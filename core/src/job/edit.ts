@@ -39,6 +39,15 @@ export const editSchema = z.discriminatedUnion("kind", [
       value: z.union([z.boolean(), z.number(), z.string().max(40)]).optional(),
     })
     .describe("What is wanted of a behaviour; without a value it is left as found."),
+  z
+    .strictObject({
+      kind: z.literal("choose"),
+      procedure: idSchema,
+      on: z.boolean(),
+      others: z.array(idSchema).max(40).default([]),
+    })
+    .describe("A procedure is chosen, or is not; `others` are those that stand in the same place and go."),
+  z.strictObject({ kind: z.literal("proof"), proof: z.enum(["before", "after"]) }),
   z.strictObject({ kind: z.literal("firmware"), firmware: found.shape.firmware }),
   z.strictObject({ kind: z.literal("noted"), noted: z.boolean() }),
   z.strictObject({ kind: z.literal("found-link"), id: idSchema, to: z.enum(["in", "out"]) }),
@@ -123,6 +132,13 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
       return { ...job, devices: job.devices.filter(({ id }) => id !== edit.device) };
     case "wish":
       return { ...job, wishes: withKey(job.wishes, edit.behaviour, edit.value) ?? {} };
+    case "choose": {
+      const gone = [edit.procedure, ...edit.others];
+      const kept = (job.chosen ?? []).filter((id) => !gone.includes(id));
+      return { ...job, chosen: edit.on ? [...kept, edit.procedure] : kept };
+    }
+    case "proof":
+      return { ...job, proof: edit.proof };
     case "firmware":
       return { ...job, found: { ...job.found, firmware: edit.firmware } };
     case "noted":

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema } from "../board/index.ts";
+import { batteryState, idSchema, leafPlace, supplyState } from "../board/index.ts";
 import { mainBoard, type Node } from "../node/index.ts";
 import { isClock } from "../quantity/index.ts";
 
@@ -43,6 +43,16 @@ export const effectSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("mode"), mode: word }),
   z.strictObject({ kind: z.literal("learn"), what: word }),
   z.strictObject({ kind: z.literal("forget"), what: word }),
+  z.strictObject({ kind: z.literal("add"), what: word }).describe("One thing more in a memory."),
+  z.strictObject({ kind: z.literal("drop"), what: word }).describe("One thing less in a memory."),
+  z
+    .strictObject({ kind: z.literal("leaf"), at: leafPlace })
+    .describe("Where the leaves were last seen at rest."),
+  z.strictObject({ kind: z.literal("supply"), from: supplyState }),
+  z.strictObject({ kind: z.literal("battery"), is: batteryState }),
+  z
+    .strictObject({ kind: z.literal("fault"), code: word.optional() })
+    .describe("The code it shows; without one it shows none any more."),
 ]);
 
 export type Move = z.output<typeof moveSchema>;

@@ -6,7 +6,7 @@ export { draftJob } from "./draft.ts";
 export { applyEdit, editSchema } from "./edit.ts";
 export type { JobEdit } from "./edit.ts";
 export { draftInstance, leavesLike, withSurvey } from "./site.ts";
-export { spurCoreId, upgradeEntry } from "./migrate.ts";
+export { spurCoreId, upgradeEntry, upgradeJob } from "./migrate.ts";
 export { checkLog, logReader } from "./log.ts";
 export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
 export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, OpenFinding, StepEntry } from "./schema.ts";

@@ -80,7 +80,7 @@ describe("a job's bundle", () => {
     [
       "another format",
       (b) => Object.assign(b, { format: "job" }),
-      /bundle: format: expected one of anvilcloud\/job@2, found "job"/,
+      /bundle: format: expected one of anvilcloud\/job@3, found "job"/,
     ],
     [
       "a profile that contradicts itself",

@@ -31,7 +31,7 @@ describe("a job file of the first format", () => {
     const bundle = demoBundle("sheds");
     const done = answered(bundle, planJob(bundle).sheet);
     const opened = parseBundle(asFirst(done));
-    expect(opened.format).toBe("anvilcloud/job@2");
+    expect(opened.format).toBe("anvilcloud/job@3");
     expect(opened.log).toEqual(done.log);
     expect(planJob(opened).now).toEqual(planJob(done).now);
   });

@@ -71,9 +71,21 @@ const second: Migration = {
   up: (bundle) => bundle,
 };
 
+/** A job as it is written today: one word for two manners of the step command became two. */
+export function upgradeJob(job: unknown): unknown {
+  if (!isRecord(job) || !isRecord(job.wishes) || job.wishes["command-logic"] !== "step-by-step") return job;
+  return { ...job, wishes: { ...job.wishes, "command-logic": "open-stop-close-stop" } };
+}
+
+const third: Migration = {
+  from: "anvilcloud/job@2",
+  to: "anvilcloud/job@3",
+  up: (bundle) => ({ ...bundle, job: upgradeJob(bundle.job) }),
+};
+
 /** A bundle of any earlier format as the newest one; anything else as it is, for the schema to refuse. */
 export function migrateBundle(document: unknown): unknown {
-  const bundle = migrateDocument(document, [second]);
+  const bundle = migrateDocument(document, [second, third]);
   if (!isRecord(bundle) || !Array.isArray(bundle.log)) return bundle;
   return { ...bundle, log: bundle.log.map(upgradeEntry) };
 }

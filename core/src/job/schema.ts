@@ -122,6 +122,17 @@ export const jobSchema = z.strictObject({
     .max(12)
     .optional()
     .describe("Cards fitted; left out, those a new board comes with."),
+  chosen: z
+    .array(idSchema)
+    .max(40)
+    .optional()
+    .describe(
+      "Procedures of the board chosen for it: those that replace another, and those done only where wanted.",
+    ),
+  proof: z
+    .enum(["before", "after"])
+    .optional()
+    .describe("Protections are proved before the board is programmed, or after; left out, before."),
   devices: z.array(instanceSchema).max(60, "at most 60 devices"),
   found: foundSchema,
 });
@@ -219,7 +230,7 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
 ]);
 
 /** The format that bundles are written in. */
-export const jobFormat = "anvilcloud/job@2";
+export const jobFormat = "anvilcloud/job@3";
 
 /** A job with all it needs: profiles and log; the one file that is exported and imported. */
 export const bundleSchema = z.strictObject({

@@ -10,4 +10,9 @@ export const panelAlone = (learned: boolean): Circumstances => ({
   behaviour: () => false,
   control: () => false,
   fitted: () => false,
+  leaf: (where) => where === "closed",
+  supply: (from) => from === "mains",
+  battery: (is) => is === "good",
+  timer: () => false,
+  fault: () => false,
 });

@@ -17,7 +17,7 @@ const wishes = fc.record({
   "automatic-closing-time": fc.integer({ min: 4, max: 160 }),
   force: fc.integer({ min: 45, max: 100 }),
   "photocell-reaction": fc.constantFrom("closing", "both"),
-  "command-logic": fc.constantFrom("step-by-step", "open-close", "open-only"),
+  "command-logic": fc.constantFrom("open-stop-close-stop", "open-close", "open-only"),
   "pre-warning": fc.constantFrom(0, 3),
 });
 

@@ -18,7 +18,7 @@ function guardsClosing(planned: Planned, input: BoardInput): boolean {
   const ask = plannedCircumstances(planned);
   if (input.off && plannedBehaviours(planned)[input.off.behaviour] === input.off.is) return false;
   const row = input.reactions.find(({ when }) => conditionHolds(when, ask));
-  return row === undefined ? input.guards.includes("closing") : row.closing !== "goes on";
+  return row === undefined ? input.guards.includes("closing") : row.closing !== "ignore";
 }
 
 /** Why nothing guards the closing movement; undefined where something does. */

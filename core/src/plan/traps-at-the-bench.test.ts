@@ -26,10 +26,10 @@ function jumperLeft(board: string) {
     {
       ...pairing.steps[0]!,
       id: "jumper",
-      do: { set: { control: jumper!.id, to: "on" } },
+      do: [{ set: { control: jumper!.id, to: "on" } }],
       says: "Put the shunt on.",
     },
-    ...pairing.steps.filter(({ do: gesture }) => !("set" in gesture)),
+    ...pairing.steps.filter(({ do: gestures }) => !gestures.some((each) => "set" in each)),
   ];
   return done(given, () => true);
 }

@@ -191,7 +191,7 @@ test("the survey is open until there are devices and the board as found is noted
 test("a value chosen in a procedure of the profile's own is moved by its step", () => {
   const bundle = bundleOn("furzel-slathorn", usualDevices("furzel-slathorn"));
   const [procedure] = bundle.board.procedures.filter((each) => each.station);
-  procedure!.steps[0]!.do = { choose: { item: "stop-acts", as: "01" } };
+  procedure!.steps[0]!.do = [{ choose: { item: "stop-acts", as: "01" } }];
   const step = planJob(bundle).sheet.find((each) => each.id.startsWith(`do:${procedure!.id}:`))!;
   expect(step.effects).toContainEqual({ kind: "values", to: { "stop-acts": "01" } });
 });

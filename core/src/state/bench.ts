@@ -1,4 +1,5 @@
 import { foundPositions, type ControlPlan, type Positions } from "../controls/index.ts";
+import type { BatteryState, LeafPlace, SupplyState } from "../board/index.ts";
 import type { JobBundle, StateEffect } from "../job/index.ts";
 import { nodeKey, type PartKey, type PinNode } from "../node/index.ts";
 import { foundLinks, type LinkPosition, type Sits, type WiringPlan } from "../wiring/index.ts";
@@ -25,6 +26,14 @@ export interface BenchState {
   inForce: Positions;
   mode: string;
   learned: readonly string[];
+  /** How many things each memory holds that holds several. */
+  held: Readonly<Record<string, number>>;
+  /** Where the leaves were last seen at rest; undefined while nobody has seen them. */
+  leaf?: LeafPlace;
+  supply: SupplyState;
+  battery: BatteryState;
+  /** The code it shows. */
+  fault?: string;
   /** Contacts tripped just now. */
   tripped: readonly PartKey[];
 }
@@ -42,6 +51,9 @@ export function stateAsFound(bundle: JobBundle): BenchState {
     inForce: positions,
     mode: "idle",
     learned: [],
+    held: {},
+    supply: "mains",
+    battery: "good",
     tripped: [],
   };
 }
@@ -67,6 +79,16 @@ const moved = (
   ...state,
   positions: { ...state.positions, [kind]: { ...state.positions[kind], ...to } },
 });
+
+/** The state with so many things in a memory; with none it is empty. */
+function holding(state: BenchState, memory: string, count: number): BenchState {
+  const others = state.learned.filter((each) => each !== memory);
+  return {
+    ...state,
+    learned: count > 0 ? (state.learned.includes(memory) ? state.learned : [...others, memory]) : others,
+    held: { ...state.held, [memory]: count },
+  };
+}
 
 /** The state after one effect. */
 export function applyEffect(state: BenchState, effect: StateEffect): BenchState {
@@ -95,8 +117,22 @@ export function applyEffect(state: BenchState, effect: StateEffect): BenchState 
     case "mode":
       return { ...state, mode: effect.mode };
     case "learn":
-      return { ...state, learned: [...new Set([...state.learned, effect.what])] };
+      return holding(state, effect.what, Math.max(1, state.held[effect.what] ?? 0));
     case "forget":
-      return { ...state, learned: state.learned.filter((each) => each !== effect.what) };
+      return holding(state, effect.what, 0);
+    case "add":
+      return holding(state, effect.what, (state.held[effect.what] ?? 0) + 1);
+    case "drop":
+      return holding(state, effect.what, Math.max(0, (state.held[effect.what] ?? 1) - 1));
+    case "leaf":
+      return { ...state, leaf: effect.at };
+    case "supply":
+      return { ...state, supply: effect.from };
+    case "battery":
+      return { ...state, battery: effect.is };
+    case "fault": {
+      const { fault: _gone, ...rest } = state;
+      return effect.code === undefined ? rest : { ...rest, fault: effect.code };
+    }
   }
 }

@@ -21,6 +21,12 @@ function standingOf(planned: Pick<Planned, "bundle">, state: BenchState, reading
     mode: (word) => state.mode === word,
     pending: (yes) => pendingKinds(state).length > 0 === yes,
     fitted: (card) => isFitted(planned, card),
+    // At rest: where the leaves were last seen, and no time that runs.
+    leaf: (where) => state.leaf === where || (where === "stopped" && state.leaf === "between"),
+    supply: (from) => state.supply === from,
+    battery: (is) => state.battery === is,
+    timer: () => false,
+    fault: (code) => state.fault === code,
   };
 }
 
@@ -59,5 +65,10 @@ export function plannedCircumstances(planned: Pick<Planned, "bundle" | "controls
     behaviour: (id, fits) => fits(given[id]),
     control: (id, at) => (positions.switches[id] ?? positions.dials[id]) === at,
     fitted: (card) => isFitted(planned, card),
+    leaf: () => true,
+    supply: () => true,
+    battery: () => true,
+    timer: () => true,
+    fault: () => true,
   };
 }

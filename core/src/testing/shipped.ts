@@ -59,7 +59,10 @@ export const boardIds = (): string[] =>
   readdirSync(new URL("boards/", root)).map((file) => file.replace(/\.yaml$/, ""));
 
 /** The shipped board of the first format, as it was then. */
-export const oldBoardText = () => text("core/src/testing/old/board-1.yaml");
+export const oldBoardText = () => oldText("board-1.yaml");
+
+/** A file of an earlier format, as it was written then. */
+export const oldText = (file: string) => text(`core/src/testing/old/${file}`);
 
 let devices: string | undefined;
 

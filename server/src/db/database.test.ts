@@ -131,7 +131,7 @@ describe("a database of the first version", () => {
       id: "netloft",
       version: 4,
       title: "Netloft",
-      job: JSON.stringify(job),
+      job: JSON.stringify({ ...job, wishes: { "command-logic": "step-by-step" } }),
       board,
       devices: JSON.stringify([oldDevice]),
       created_at: now,
@@ -151,10 +151,11 @@ describe("a database of the first version", () => {
     const after = await openDatabase(old);
     const stored = (await findJob(after, "netloft"))!;
     expect(stored.version).toBe(4);
-    expect(stored.board).toMatchObject({ format: "anvilcloud/board@2", limits: ["stops"] });
+    expect(stored.job.wishes).toEqual({ "command-logic": "open-stop-close-stop" });
+    expect(stored.board).toMatchObject({ format: "anvilcloud/board@3", limits: ["stops"] });
     expect(stored.board.supply.poles).toEqual({ live: "M1", neutral: "M2", earth: "M3" });
     expect((await findProfile(after, "board", { id: "quillmarsh-tandrel" }))?.format).toBe(
-      "anvilcloud/board@2",
+      "anvilcloud/board@3",
     );
     // A device of that time has what was added to its format since, in the catalogue and in the job.
     const added = { jumpers: [], listens: [], supplies: [{ lives: "any", suppression: "none" }] };

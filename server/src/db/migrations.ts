@@ -1,4 +1,4 @@
-import { parseBoard, parseDevice } from "@anvilcloud/core";
+import { boardSchema, migrateBoard, parseDevice, parseWith, upgradeJob } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
 /** A change of the tables. */
@@ -127,6 +127,21 @@ export const migrations: readonly Migration[] = [
       });
     },
   },
+  {
+    name: "008-programs",
+    async up(knex) {
+      await rewriteBoards(knex, "profiles", "body");
+      await rewriteBoards(knex, "jobs", "board");
+      const rows = (await knex("jobs").select(knex.raw("rowid AS at"), "job")) as {
+        at: number;
+        job: string;
+      }[];
+      for (const { at, job } of rows)
+        await knex("jobs")
+          .whereRaw("rowid = ?", [at])
+          .update({ job: JSON.stringify(upgradeJob(JSON.parse(job))) });
+    },
+  },
 ];
 
 /** A stored device with everything that was added to its format since; one that cannot be read any more stays for a person to see. */
@@ -153,7 +168,8 @@ async function rewriteBoards(
     const stored = JSON.parse(row[column] ?? "null") as { format?: string } | null;
     if (!stored?.format?.startsWith("anvilcloud/board@")) continue;
     try {
-      const body = JSON.stringify(parseBoard(stored, `${table} ${row.at}`));
+      // What contradicts itself in it was so before: it is brought along and told where it is used.
+      const body = JSON.stringify(parseWith(boardSchema, migrateBoard(stored), `${table} ${row.at}`));
       await knex(table)
         .whereRaw("rowid = ?", [row.at])
         .update({ [column]: body });

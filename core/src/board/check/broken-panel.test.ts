@@ -158,19 +158,19 @@ const cases: Broken[] = [
   [
     "a key that is not there",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[1]!.do = { hold: { key: "RUN", seconds: 3 } }),
+    (b) => (procedure(b, "learn-travel").steps[1]!.do = [{ hold: { key: "RUN", seconds: 3 } }]),
     /procedures\[2\]\.steps\[1\]\.do\.hold\.key: .*found "RUN"/,
   ],
   [
     "a learn that never ends",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[2]!.effects = { learn: "travel" }),
-    /procedures\[2\]\.steps: expected a step that ends the mode, with effects: \{ mode: idle \}, found "learning"\. .*a learn must end/,
+    (b) => (procedure(b, "learn-travel").steps[2]!.claims = { learn: "travel" }),
+    /procedures\[2\]\.steps: expected a step that ends the mode, with claims: \{ mode: idle \}, found "learning"\. .*a learn must end/,
   ],
   [
     "a learn that learns nothing",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[2]!.effects = { mode: "idle" }),
+    (b) => (procedure(b, "learn-travel").steps[2]!.claims = { mode: "idle" }),
     /procedures\[2\]\.steps: expected a step that learns something/,
   ],
   [
@@ -194,14 +194,14 @@ const cases: Broken[] = [
   [
     "a reset that forgets nothing",
     slathorn,
-    (b) => (procedure(b, "restore-values").steps[0]!.effects = {}),
+    (b) => (procedure(b, "restore-values").steps[0]!.claims = {}),
     /clears\[0\]: expected a memory that one of its steps forgets, found "values"/,
   ],
   [
     "a memory nobody has",
     pewlark,
-    (b) => (procedure(b, "first-command").steps[2]!.effects.learn = ["travel", "curve"]),
-    /effects\.learn: expected memory of this board .*found "curve"/,
+    (b) => (procedure(b, "first-command").steps[2]!.claims.learn = ["travel", "curve"]),
+    /claims\.learn: expected memory of this board .*found "curve"/,
   ],
   [
     "a procedure for more leaves than there are",
@@ -212,20 +212,20 @@ const cases: Broken[] = [
   [
     "a menu entry chosen that is not there",
     slathorn,
-    (b) => (procedure(b, "learn-magnets").steps[1]!.do = { choose: { item: "lern" } }),
+    (b) => (procedure(b, "learn-magnets").steps[1]!.do = [{ choose: { item: "lern" } }]),
     /do\.choose\.item: expected menu entry of this board .*found "lern"/,
   ],
   [
     "a control set to what it cannot stand at",
     umbrick,
-    (b) => (procedure(b, "pair").steps[0]!.do = { set: { control: "JP", to: "in" } }),
+    (b) => (procedure(b, "pair").steps[0]!.do = [{ set: { control: "JP", to: "in" } }]),
     /do\.set\.to: expected a position of JP \(on, parked\), found "in"/,
   ],
   [
     "a commit that is not there",
     slathorn,
-    (b) => (procedure(b, "save-values").steps[0]!.effects = { commit: "store" }),
-    /effects\.commit: expected commit gesture of this board \(save-list\), found "store"/,
+    (b) => (procedure(b, "save-values").steps[0]!.claims = { commit: "store" }),
+    /claims\.commit: expected commit gesture of this board \(save-list\), found "store"/,
   ],
   // Slots and cards
   [

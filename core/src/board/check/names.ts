@@ -1,6 +1,7 @@
 import { displayPositions, menuValues, selectorsOf, switchIds, terminalsOf } from "../lookup.ts";
 import type { BoardProfile } from "../schema/index.ts";
 import { settableBehaviours } from "../settable.ts";
+import { modesOf } from "../programs.ts";
 import { known, type Names, type Report } from "../words/index.ts";
 
 /** Everything of this profile that can be named from elsewhere in it. */
@@ -13,6 +14,8 @@ export function namesOf(board: BoardProfile): Names {
     keys: board.keys.map((key) => key.id),
     memories: board.memories.map((memory) => memory.id),
     procedures: board.procedures.map((procedure) => procedure.id),
+    programs: board.programs.map((program) => program.id),
+    codes: board.codes.map(({ code }) => code),
     commits: board.commits.map((commit) => commit.id),
     cards: board.cards.map((card) => card.id),
     menus: (board.panel?.menus ?? []).map((menu) => menu.id),
@@ -22,8 +25,9 @@ export function namesOf(board: BoardProfile): Names {
       ...new Set([
         "idle",
         ...[...board.procedures, ...board.cards.flatMap((card) => card.adds.procedures)].flatMap(
-          (procedure) => procedure.steps.flatMap((step) => step.effects.mode ?? []),
+          (procedure) => procedure.steps.flatMap((step) => step.claims.mode ?? []),
         ),
+        ...[...board.programs, ...board.cards.flatMap((card) => card.adds.programs)].flatMap(modesOf),
       ]),
     ],
     controls: new Map([

@@ -29,6 +29,11 @@ function possible(need: Condition, at: Reached): boolean {
     behaviour: () => true,
     control: () => true,
     fitted: () => true,
+    leaf: () => true,
+    supply: () => true,
+    battery: () => true,
+    timer: () => true,
+    fault: () => true,
   });
 }
 
@@ -43,10 +48,11 @@ function neverReady(board: BoardProfile): { procedure: number; need: number }[] 
       if (!procedure.needs.every((need) => possible(need, at))) continue;
       waiting.delete(index);
       grown = true;
-      for (const { effects } of procedure.steps) {
+      for (const { claims: effects } of procedure.steps) {
         if (effects.power !== undefined) at.powered.add(effects.power);
         if (effects.mode !== undefined) at.modes.add(effects.mode);
-        for (const memory of memoriesIn(effects.learn)) at.learned.add(memory);
+        for (const memory of [...memoriesIn(effects.learn), ...memoriesIn(effects.add)])
+          at.learned.add(memory);
       }
     }
   }
@@ -79,35 +85,38 @@ function checkReset(
       `nothing of ${unnamed.join(", ")}`,
       "Say of each memory whether the reset clears or keeps it.",
     );
-  const forgotten = procedure.steps.flatMap((step) => memoriesIn(step.effects.forget));
+  const forgotten = procedure.steps.flatMap(({ claims }) => [
+    ...memoriesIn(claims.forget),
+    ...memoriesIn(claims.drop),
+  ]);
   procedure.clears.forEach((id, at) => {
     if (!forgotten.includes(id))
       report(
         `${path}.clears[${at}]`,
         "a memory that one of its steps forgets",
         id,
-        "Add forget to the step's effects.",
+        "Add forget to the step's claims.",
       );
   });
 }
 
 function checkEnds(procedure: Procedure, path: string, report: Report): void {
-  const modes = procedure.steps.flatMap((step) => step.effects.mode ?? []);
+  const modes = procedure.steps.flatMap((step) => step.claims.mode ?? []);
   const last = modes.at(-1);
   if (last !== undefined && last !== "idle")
     report(
       `${path}.steps`,
-      "a step that ends the mode, with effects: { mode: idle }",
+      "a step that ends the mode, with claims: { mode: idle }",
       last,
       "Say at which step the board is done; a learn must end.",
     );
-  const learns = procedure.steps.some((step) => memoriesIn(step.effects.learn).length);
+  const learns = procedure.steps.some(({ claims }) => memoriesIn(claims.learn).length || claims.add);
   if ((procedure.kind === "learn" || procedure.kind === "pair") && !learns)
     report(
       `${path}.steps`,
       "a step that learns something",
       procedure.kind,
-      "Add effects: { learn: … } to the step after which the board knows it.",
+      "Add claims: { learn: … } to the step after which the board knows it.",
     );
 }
 
@@ -120,12 +129,14 @@ function checkSteps(procedure: Procedure, path: string, names: Names, report: Re
   );
   procedure.steps.forEach((step, s) => {
     const at = `${path}.steps[${s}]`;
-    checkGesture(step.do, `${at}.do`, names, report);
+    step.do.forEach((each, d) =>
+      checkGesture(each, step.do.length > 1 ? `${at}.do[${d}]` : `${at}.do`, names, report),
+    );
     if (step.when) checkCondition(step.when, `${at}.when`, names, report);
-    known(step.effects.commit, names.commits, `${at}.effects.commit`, "commit gesture", report);
-    for (const key of ["learn", "forget"] as const)
-      for (const id of memoriesIn(step.effects[key]))
-        known(id, names.memories, `${at}.effects.${key}`, "memory", report);
+    known(step.claims.commit, names.commits, `${at}.claims.commit`, "commit gesture", report);
+    for (const key of ["learn", "forget", "add", "drop"] as const)
+      for (const id of memoriesIn(step.claims[key]))
+        known(id, names.memories, `${at}.claims.${key}`, "memory", report);
   });
 }
 

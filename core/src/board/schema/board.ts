@@ -12,6 +12,7 @@ import {
 } from "./controls.ts";
 import { fixedSchema, panelSchema } from "./panel.ts";
 import { codeSchema, memorySchema, procedureSchema } from "./procedure.ts";
+import { fallSchema, programSchema } from "./program.ts";
 import {
   batterySchema,
   blockSchema,
@@ -24,7 +25,7 @@ import {
   railSchema,
   supplySchema,
 } from "./wiring.ts";
-import { at, behaviourId, idSchema, label, mm, prose, provenanceSchema } from "../words/index.ts";
+import { at, behaviourId, idSchema, label, mm, prose, provenanceSchema, seconds } from "../words/index.ts";
 
 export const cardKind = z.enum([
   "radio",
@@ -51,6 +52,7 @@ const addsSchema = z.strictObject({
   settings: z.array(settingSchema).max(80).default([]),
   keys: z.array(keySchema).max(30).default([]),
   memories: z.array(memorySchema).max(40).default([]),
+  programs: z.array(programSchema).max(60).default([]),
   procedures: z.array(procedureSchema).max(60).default([]),
 });
 
@@ -72,10 +74,10 @@ const slotSchema = z.strictObject({
   fitted: idSchema.optional().describe("The card a new board comes with."),
 });
 
-/** A board profile, `anvilcloud/board@2`. */
+/** A board profile, `anvilcloud/board@3`. */
 export const boardSchema = z.strictObject({
   $schema: z.string().max(300).optional().describe("Lets an editor complete and check this file."),
-  format: z.literal("anvilcloud/board@2"),
+  format: z.literal("anvilcloud/board@3"),
   pieces: z
     .record(idSchema, z.unknown())
     .optional()
@@ -144,6 +146,24 @@ export const boardSchema = z.strictObject({
   cards: z.array(cardSchema).max(20).default([]),
   memories: z.array(memorySchema).max(40).default([]),
   codes: z.array(codeSchema).max(200).default([]),
+  boots: z
+    .array(z.strictObject({ shows: z.string().min(1).max(160), seconds }))
+    .max(8)
+    .default([])
+    .describe("Screens that follow one another once it has power."),
+  draw: z
+    .strictObject({
+      asleepMilliamps: z.number().min(0).max(5_000),
+      awakeMilliamps: z.number().min(0).max(20_000),
+    })
+    .optional()
+    .describe("What the board itself draws at its supply, mA."),
+  programs: z.array(programSchema).max(60).default([]).describe("What it does by itself."),
+  falls: z
+    .array(fallSchema)
+    .max(12)
+    .default([])
+    .describe("What it does without mains or with a low battery."),
   procedures: z.array(procedureSchema).max(60).default([]),
 });
 
@@ -165,4 +185,7 @@ export type Display = NonNullable<BoardProfile["display"]>;
 export type Purpose = BoardProfile["purpose"];
 export type Procedure = BoardProfile["procedures"][number];
 export type ProcedureStep = Procedure["steps"][number];
-export type Effect = ProcedureStep["effects"];
+export type Claims = ProcedureStep["claims"];
+export type Program = BoardProfile["programs"][number];
+export type Fall = BoardProfile["falls"][number];
+export type Does = BoardProfile["keys"][number]["does"][number];

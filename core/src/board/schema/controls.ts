@@ -11,6 +11,7 @@ import {
   setsSchema,
   word,
 } from "../words/index.ts";
+import { doesSchema } from "./program.ts";
 
 const scale = {
   from: z.number().min(0).max(1).describe("Where the zone begins, as a fraction of the sweep."),
@@ -96,6 +97,11 @@ export const keySchema = z.strictObject({
     .default("push")
     .describe("A wall key hangs beside the door, not on the board."),
   outside: prose.optional().describe("What it does outside every menu, such as moving the gate."),
+  does: z
+    .array(doesSchema)
+    .max(8)
+    .default([])
+    .describe("The same for the program; the first row that holds counts."),
 });
 
 /** The gesture after which the board takes what was moved. */

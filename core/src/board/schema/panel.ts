@@ -41,7 +41,12 @@ const itemSchema = z.strictObject({
   number: number.optional(),
   choices: z.array(choice).min(2).max(40).optional(),
   delivered: word.optional().describe("What a new board shows for the choice."),
-  does: idSchema.optional().describe("It starts this procedure, or asks for what the wizard needs next."),
+  does: idSchema
+    .optional()
+    .describe("It starts this program; where the profile has none yet, the procedure that tells of it."),
+  by: gestureSchema
+    .optional()
+    .describe("What opens or starts it, where that differs from the menu's `into`."),
   flips: label.optional().describe("It changes by itself, and when: such as a flag for values as delivered."),
   note: prose.optional(),
 });
@@ -85,12 +90,26 @@ export const panelSchema = z
       .strictObject({ afterSeconds: seconds, step: z.number().positive() })
       .optional()
       .describe("Held, the value runs in larger steps."),
+    repeatsPerSecond: z
+      .number()
+      .positive()
+      .max(50)
+      .optional()
+      .describe("Steps a second while a key is held, once it repeats."),
+    storing: z
+      .strictObject({ seconds, shows: word })
+      .optional()
+      .describe("Storing takes a while and shows something; a key pressed meanwhile is lost."),
     stores: z
       .enum(["on confirm", "after a pause", "on save"])
       .default("on confirm")
       .describe("When a changed value is kept; a list that is not saved reverts on leaving."),
     pauseSeconds: seconds.optional().describe("The pause after which a value is stored."),
     timeoutSeconds: seconds.optional().describe("Without a key press the menu closes after this."),
+    timeoutKeeps: z
+      .boolean()
+      .default(false)
+      .describe("A value that is being changed is kept when the menu closes by itself."),
     opens: z.array(entrySchema).min(1).describe("The ways in."),
     menus: z.array(menuSchema).min(1).max(24),
   })

@@ -1,10 +1,12 @@
 import { z } from "zod";
 import {
+  commandSchema,
   conditionSchema,
   firmwareList,
   gestureSchema,
   idSchema,
   label,
+  leafPlace,
   prose,
   provenanceSchema,
   seconds,
@@ -13,29 +15,56 @@ import {
 
 const ids = z.union([idSchema, z.array(idSchema).min(1).max(12)]);
 
-/** What a step changes at the board. */
-const effectSchema = z
+/** What a step claims to change at the board; a program causes it, or nothing does. */
+const claimSchema = z
   .strictObject({
     power: z.boolean().optional(),
     mode: word.optional().describe('What the board is doing from here on; "idle" ends it.'),
     learn: ids.optional().describe("Memories that hold something from here on."),
     forget: ids.optional().describe("Memories that are empty from here on."),
+    add: idSchema.optional().describe("A memory that holds one thing more."),
+    drop: idSchema.optional().describe("A memory that holds one thing less; the others stay."),
     commit: idSchema.optional().describe("A commit gesture that this step is as well."),
     restores: z
       .enum(["values", "everything"])
       .optional()
       .describe("Settings that go back to how they were delivered."),
+    moves: z
+      .array(z.enum(["open", "closed"]))
+      .max(12)
+      .optional()
+      .describe("Which ways the leaves go while it lasts, one after the other."),
+    leaf: leafPlace.optional().describe("Where the leaves stand at its end."),
+    beeps: z.number().int().min(1).max(20).optional().describe("How often it beeps."),
+    tests: z.array(idSchema).max(8).optional().describe("Inputs that the board tests while it lasts."),
+    code: word.optional().describe("A code it shows."),
   })
-  .describe("What a step changes at the board.");
+  .describe("What a step claims to change at the board.");
+
+/** Something that is measured while a step is done. */
+const measureSchema = z.strictObject({
+  quantity: label,
+  unit: z.string().max(12),
+  least: z.number().optional(),
+  most: z.number().optional(),
+});
 
 const stepSchema = z.strictObject({
   id: idSchema,
-  do: gestureSchema,
+  do: z
+    .union([gestureSchema, z.array(gestureSchema).min(1).max(24)])
+    .transform((given) => (Array.isArray(given) ? given : [given]))
+    .describe("What is done by hand: one gesture, or several in a row."),
   says: prose.describe("What to do, as it is told to the installer."),
   caution: prose.optional(),
   when: conditionSchema.optional().describe("Only where this holds."),
   leaves: z.number().int().min(1).max(2).optional().describe("Only with this many leaves."),
-  effects: effectSchema.default({}),
+  claims: claimSchema.default({}),
+  measures: z
+    .array(measureSchema)
+    .max(8)
+    .default([])
+    .describe("What is measured meanwhile, and within which limits."),
   see: prose.optional().describe("What is seen or heard at the leaf; what lamps show is computed."),
   shows: word.optional().describe("What the display shows while it lasts."),
   ifNot: prose.optional().describe("What it means when it is not seen, and what to do."),
@@ -73,14 +102,21 @@ export const procedureSchema = z.strictObject({
       "mains-failure",
       "battery-low",
       "reset",
+      "mechanical",
       "other",
     ])
     .default("other"),
   manner: z.enum(manners).optional().describe("How it learns, pairs or resets."),
   station: z
-    .enum(["power-up", "travel", "force", "remotes", "prove"])
+    .enum(["wire", "power-up", "travel", "force", "remotes", "prove"])
     .optional()
     .describe("Where it stands in the order of the work; left out, it is done only when needed."),
+  optional: z.boolean().default(false).describe("It is done where the job chooses it."),
+  instead: idSchema.optional().describe("Another procedure that it replaces where the job chooses it."),
+  afterProof: z
+    .boolean()
+    .default(false)
+    .describe("Protections are fitted and proved after it, for the maker wants it so."),
   title: label,
   source: provenanceSchema,
   firmware: firmwareList.optional(),
@@ -99,6 +135,7 @@ export const memorySchema = z.strictObject({
   holds: z
     .enum(["travel", "force", "speed", "remotes", "keypads", "values", "faults", "cycles", "edges", "clock"])
     .describe("What kind of thing it keeps."),
+  gives: commandSchema.optional().describe("What a transmitter it holds commands."),
   capacity: z.number().int().positive().max(100_000).optional().describe("How many it takes."),
   countsIn: z.number().int().positive().max(10_000).optional().describe("Smallest step of a counter."),
   afterTravel: z.boolean().default(false).describe("It is void once the travel is learned anew."),

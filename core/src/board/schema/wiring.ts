@@ -4,6 +4,7 @@ import {
   behaviourId,
   behaviourValue,
   blockId,
+  conditionSchema,
   dutySchema,
   idSchema,
   label,
@@ -14,6 +15,7 @@ import {
   restSchema,
   terminalId,
 } from "../words/index.ts";
+import { doesSchema } from "./program.ts";
 
 const colour = z.enum(["green", "grey", "black", "blue", "orange", "red", "white", "yellow"]);
 const terminalObject = z.strictObject({
@@ -91,7 +93,17 @@ export const railSchema = z.strictObject({
   kind: z.enum(["dc", "ac"]),
   volts: z.number().positive().max(420).describe("Nominal volts; of three phases, from one to another."),
   live: z
-    .enum(["always", "moving", "opening", "closing", "not-closed", "awake", "testing", "unlocking"])
+    .enum([
+      "always",
+      "moving",
+      "opening",
+      "closing",
+      "open-or-closing",
+      "not-closed",
+      "awake",
+      "testing",
+      "unlocking",
+    ])
     .default("always")
     .describe("When it lives; what is not always on is dead while the leaf rests closed."),
   limitMilliamps: z.number().positive().optional().describe("A limit of its own, mA."),
@@ -147,6 +159,21 @@ export const inputSchema = z.strictObject({
     .describe(
       "What the leaf does when this input trips, by the leaf's state; the first row that holds counts.",
     ),
+  clears: z
+    .array(
+      z.strictObject({
+        when: conditionSchema.default({}),
+        open: z.enum(["restart-pause", "close"]).describe("While the leaf is open or opens."),
+      }),
+    )
+    .max(8)
+    .default([])
+    .describe("What it does once the input is at rest again; the first row that holds counts."),
+  does: z
+    .array(doesSchema)
+    .max(8)
+    .default([])
+    .describe("What it commands; left out, what it is used for. The first row that holds counts."),
 });
 
 export const linkSchema = z.strictObject({
@@ -202,6 +229,12 @@ export const batterySchema = z.strictObject({
   plus: terminalId,
   minus: terminalId,
   lowVolts: z.number().positive().max(60).optional().describe("Under this the battery counts as low."),
+  chargeMilliamps: z
+    .number()
+    .positive()
+    .max(20_000)
+    .optional()
+    .describe("What the board charges it with, mA."),
   optional: z.boolean().default(true),
 });
 

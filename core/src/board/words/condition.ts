@@ -1,12 +1,47 @@
 import { z } from "zod";
-import { behaviour, behaviourText } from "../behaviour.ts";
+import { behaviour, behaviourText, type BehaviourId, type BehaviourValue } from "../behaviour.ts";
 import { listed } from "../../quantity/index.ts";
 import { behaviourId, behaviourValue, idSchema, word } from "./basic.ts";
+import {
+  batteryState,
+  leafState,
+  supplyState,
+  timerWord,
+  type BatteryState,
+  type LeafState,
+  type SupplyState,
+  type TimerWord,
+} from "./leaf.ts";
 import type { Circumstances, Labels, Names } from "./names.ts";
 import { checkPosition, known, type Report } from "./report.ts";
 
 /** Something that is or is not so at the board; every key given must hold. */
-export const conditionSchema = z
+export interface Condition {
+  powered?: boolean | undefined;
+  closed?: string | undefined;
+  open?: string | undefined;
+  learned?: string | undefined;
+  unlearned?: string | undefined;
+  mode?: string | undefined;
+  pending?: boolean | undefined;
+  behaviour?: BehaviourId | undefined;
+  is?: BehaviourValue | undefined;
+  atLeast?: number | undefined;
+  control?: string | undefined;
+  at?: string | undefined;
+  card?: string | undefined;
+  leaf?: LeafState | undefined;
+  supply?: SupplyState | undefined;
+  battery?: BatteryState | undefined;
+  timer?: TimerWord | undefined;
+  fault?: string | undefined;
+  all?: Condition[] | undefined;
+  any?: Condition[] | undefined;
+  not?: Condition | undefined;
+}
+
+/** Something that is or is not so at the board; every key given must hold. */
+export const conditionSchema: z.ZodType<Condition, Condition> = z
   .strictObject({
     powered: z.boolean().optional(),
     closed: idSchema
@@ -23,10 +58,31 @@ export const conditionSchema = z
     control: idSchema.optional().describe("A control that stands at the position `at`."),
     at: word.optional(),
     card: idSchema.optional().describe("This card is fitted."),
+    leaf: leafState
+      .optional()
+      .describe(
+        "Where the leaves are, as far as the board senses it; `stopped` is at rest between the ends.",
+      ),
+    supply: supplyState.optional().describe("What it lives on just now."),
+    battery: batteryState.optional().describe("How its battery stands."),
+    timer: timerWord
+      .optional()
+      .describe("The pause before closing by itself runs, or the warning before moving."),
+    fault: word.optional().describe("It shows this code."),
+    get all() {
+      return z.array(conditionSchema).min(1).max(8).optional().describe("All of these hold.");
+    },
+    get any() {
+      return z.array(conditionSchema).min(1).max(8).optional().describe("One of these holds.");
+    },
+    get not() {
+      return conditionSchema.optional().describe("This does not hold.");
+    },
   })
-  .describe("Something that is or is not so at the board; every key given must hold.");
-
-export type Condition = z.output<typeof conditionSchema>;
+  .meta({
+    id: "condition",
+    description: "Something that is or is not so at the board; every key given must hold.",
+  });
 
 /** Keys that ask something by themselves; the others say more of the one before them. */
 type Kind = Exclude<keyof Condition, "is" | "atLeast" | "at">;
@@ -62,6 +118,26 @@ const memory = (key: "learned" | "unlearned", yes: boolean) => ({
     known(when[key], names.memories, `${path}.${key}`, "memory", report),
   holds: (when: Condition, ask: Circumstances) => ask.learned(when[key]!, yes),
 });
+
+const leafTexts: Record<LeafState, string> = {
+  closed: "the leaf is closed",
+  open: "the leaf is open",
+  between: "the leaf is between its ends",
+  moving: "the leaf moves",
+  opening: "the leaf opens",
+  closing: "the leaf closes",
+  stopped: "the leaf stands between its ends",
+};
+
+const leafMusts: Record<LeafState, string> = {
+  closed: "closed",
+  open: "open",
+  between: "between its ends",
+  moving: "moving",
+  opening: "opening",
+  closing: "closing",
+  stopped: "at rest between its ends",
+};
 
 const meanings: { [K in Kind]: Meaning<K> } = {
   powered: {
@@ -141,14 +217,63 @@ const meanings: { [K in Kind]: Meaning<K> } = {
     check: ({ control, at }, path, names, report) =>
       checkPosition(control, at, { control: `${path}.control`, position: `${path}.at` }, names, report),
     holds: ({ control, at }, ask) => ask.control(control, at),
-    text: ({ control, at }) => `${control} stands at ${at}`,
-    must: ({ control, at }) => `${control} must stand at ${at}`,
+    text: ({ control, at }, labels) => `${labels.control(control)} stands at ${at}`,
+    must: ({ control, at }, labels) => `${labels.control(control)} must stand at ${at}`,
   },
   card: {
     check: ({ card }, path, names, report) => known(card, names.cards, `${path}.card`, "card", report),
     holds: ({ card }, ask) => ask.fitted(card),
     text: ({ card }, labels) => `${labels.card(card)} is fitted`,
     must: ({ card }, labels) => `the card ${labels.card(card)} must be fitted`,
+  },
+  leaf: {
+    holds: ({ leaf }, ask) => ask.leaf(leaf),
+    text: ({ leaf }) => leafTexts[leaf],
+    must: ({ leaf }) => `the leaf must be ${leafMusts[leaf]}`,
+    because: ({ leaf }) => leafTexts[leaf],
+  },
+  supply: {
+    holds: ({ supply }, ask) => ask.supply(supply),
+    text: ({ supply }) => `the board lives on the ${supply}`,
+    must: ({ supply }) => `the board must live on the ${supply}`,
+  },
+  battery: {
+    holds: ({ battery }, ask) => ask.battery(battery),
+    text: ({ battery }) => `the battery is ${battery}`,
+    must: ({ battery }) => `the battery must be ${battery}`,
+    because: ({ battery }) => `the battery is ${battery}`,
+  },
+  timer: {
+    holds: ({ timer }, ask) => ask.timer(timer),
+    text: ({ timer }) => `the ${timer} runs`,
+    must: ({ timer }) => `the ${timer} must run`,
+  },
+  fault: {
+    check: ({ fault }, path, names, report) => known(fault, names.codes, `${path}.fault`, "code", report),
+    holds: ({ fault }, ask) => ask.fault(fault),
+    text: ({ fault }) => `it shows ${fault}`,
+    must: ({ fault }) => `it must show ${fault}`,
+  },
+  all: {
+    check: ({ all }, path, names, report) =>
+      all.forEach((each, at) => checkCondition(each, `${path}.all[${at}]`, names, report)),
+    holds: ({ all }, ask) => all.every((each) => conditionHolds(each, ask)),
+    text: ({ all }, labels) => listed(all.map((each) => conditionText(each, labels))),
+    must: ({ all }, labels) => all.map((each) => conditionMust(each, labels)).join("; "),
+  },
+  any: {
+    check: ({ any }, path, names, report) =>
+      any.forEach((each, at) => checkCondition(each, `${path}.any[${at}]`, names, report)),
+    holds: ({ any }, ask) => any.some((each) => conditionHolds(each, ask)),
+    text: ({ any }, labels) => any.map((each) => conditionText(each, labels)).join(" or "),
+    must: ({ any }, labels) => any.map((each) => conditionMust(each, labels)).join(", or "),
+  },
+  not: {
+    check: ({ not }, path, names, report) => checkCondition(not, `${path}.not`, names, report),
+    // Each question of the circumstances says the answer it wants, so what is not known is not its opposite.
+    holds: ({ not }, ask) => !conditionHolds(not, ask),
+    text: ({ not }, labels) => `not so: ${conditionText(not, labels)}`,
+    must: ({ not }, labels) => `it must not be so that ${conditionText(not, labels)}`,
   },
 };
 
@@ -177,7 +302,7 @@ export function conditionMust(when: Condition, labels: Labels): string {
 }
 
 /** Kinds that tell why a lamp looks as it does, the plainest first. */
-const tellingKinds = ["powered", "mode", "unlearned", "learned", "pending"] as const;
+const tellingKinds = ["powered", "battery", "mode", "unlearned", "learned", "pending", "leaf"] as const;
 /** Kinds that tell why it stays dark, the plainest first. */
 const missingKinds = ["pending", "unlearned", "mode"] as const;
 
@@ -206,5 +331,6 @@ export function checkCondition(when: Condition, path: string, names: Names, repo
     report(path, "control and at together", when, "Give both, or neither.");
 }
 
-/** The input that a condition looks at; undefined where it looks at none. */
-export const inputAsked = (when: Condition): string | undefined => when.closed ?? when.open;
+/** The input that a condition looks at, its parts included; undefined where it looks at none. */
+export const inputAsked = ({ closed, open, all = [], any = [], not }: Condition): string | undefined =>
+  closed ?? open ?? [...all, ...any, ...(not ? [not] : [])].map(inputAsked).find((id) => id !== undefined);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { plainNumber } from "../../quantity/index.ts";
 import { idSchema, prose, seconds, word } from "./basic.ts";
+import { commands } from "./leaf.ts";
 import type { Names } from "./names.ts";
 import { checkPosition, known, type Report } from "./report.ts";
 
@@ -37,6 +38,22 @@ const knownKey = (id: string, path: string, names: Names, report: Report) =>
   known(id, names.keys, path, "key", report);
 const times = (n: number) => (n === 1 ? "" : n === 2 ? " twice" : ` ${n} times`);
 const forSeconds = (value: number) => `for ${plainNumber(value)} s`;
+
+/** Where leaves are brought. */
+const placeTexts = {
+  closed: "fully closed",
+  open: "fully open",
+  middle: "half-way",
+  "between-limits": "between its limits",
+  "on-limit": "onto its limit",
+} as const;
+
+const placeSchema = z.enum(
+  Object.keys(placeTexts) as [keyof typeof placeTexts, ...(keyof typeof placeTexts)[]],
+);
+
+/** What a transmitter sends: a brief press, a long one, its recessed button, its own pairing key, its search. */
+export const sendsSchema = z.enum(["press", "hold", "recessed", "key", "search"]);
 
 const gestures = {
   hold: gesture({
@@ -123,9 +140,38 @@ const gestures = {
     text: (long) => `wait ${plainNumber(long)} s`,
   }),
   place: gesture({
-    schema: prose,
-    describes: "Bring the leaf somewhere by hand or by hold-to-run.",
-    text: (where) => `place: ${where}`,
+    schema: z.strictObject({
+      at: placeSchema.optional(),
+      by: z.enum(["hand", "crank", "held-key"]).default("hand"),
+      key: idSchema.optional().describe("The key that is held, where one moves the leaf."),
+      leaves: z.number().int().min(1).max(2).optional().describe("Only this one of two leaves."),
+      says: prose.optional().describe("In words alone; left without a place it moves nothing."),
+    }),
+    describes: "Bring the leaves somewhere: by hand, with a crank, or with a key held.",
+    check: ({ by, key: held }, path, names, report) => {
+      if (held !== undefined) knownKey(held, `${path}.key`, names, report);
+      if ((by === "held-key") !== (held !== undefined))
+        report(
+          `${path}.key`,
+          "a key where one is held, and none otherwise",
+          held,
+          "Name the key, or the hand.",
+        );
+    },
+    text: ({ at, by, key: held, says }, called) =>
+      says ??
+      `bring it ${at === undefined ? "into place" : placeTexts[at]}${by === "hand" ? " by hand" : by === "crank" ? " with the crank" : `, holding ${called(held ?? "its key")}`}`,
+    touches: ({ key: held }) => (held === undefined ? [] : [key(held)]),
+  }),
+  fails: gesture({
+    schema: z.enum(["mains", "battery"]),
+    describes: "Let the mains fail, or the battery run low.",
+    text: (what) => (what === "mains" ? "let the mains fail" : "let the battery run low"),
+  }),
+  returns: gesture({
+    schema: z.enum(["mains", "battery"]),
+    describes: "Let the mains return, or the battery be charged again.",
+    text: (what) => (what === "mains" ? "let the mains return" : "let the battery be charged"),
   }),
   watch: gesture({
     schema: prose,
@@ -133,14 +179,19 @@ const gestures = {
     text: (what) => `watch ${what}`,
   }),
   command: gesture({
-    schema: z.enum(["full cycle", "open", "close"]),
+    schema: z.enum(["full cycle", ...commands]),
     describes: "Give a command with whatever commands on this site.",
     text: (what) => (what === "full cycle" ? "command a full cycle" : `give the command to ${what}`),
   }),
   remote: gesture({
-    schema: prose,
-    describes: "Do something at a remote or another transmitter.",
-    text: (what) => `at the transmitter: ${what}`,
+    schema: z.strictObject({
+      sends: sendsSchema.optional(),
+      times: z.number().int().min(1).max(9).default(1),
+      says: prose.describe("What is done at it, as it is told."),
+    }),
+    describes:
+      "Do something at a remote or another transmitter; without `sends` it is told and nothing is heard.",
+    text: ({ says }) => `at the transmitter: ${says}`,
   }),
 };
 
@@ -161,7 +212,7 @@ export const gestureSchema = z
   .union(
     kinds.map((kind) => z.strictObject({ [kind]: gestures[kind].schema }).describe(gestures[kind].describes)),
   )
-  .describe("One thing done by hand.") as unknown as z.ZodType<Gesture>;
+  .meta({ id: "gesture", description: "One thing done by hand." }) as unknown as z.ZodType<Gesture>;
 
 /** A gesture with its kind told apart from its value. */
 function parted(given: Gesture): { kind: GestureKind; meaning: Meaning<z.ZodType>; value: unknown } {

@@ -1,4 +1,5 @@
 export * from "./basic.ts";
+export * from "./leaf.ts";
 export {
   checkCondition,
   conditionBecause,
@@ -10,10 +11,18 @@ export {
   inputAsked,
 } from "./condition.ts";
 export type { Condition } from "./condition.ts";
-export { checkGesture, gestureSchema, gestureText, heldBy, touchedBy } from "./gesture.ts";
+export { checkGesture, gestureSchema, gestureText, heldBy, sendsSchema, touchedBy } from "./gesture.ts";
 export type { Gesture } from "./gesture.ts";
 export type { Circumstances, Labels, Names } from "./names.ts";
-export { provedMoving, provingText, reactionMoments, reactionSchema, refusedAtRest } from "./reaction.ts";
-export type { ReactionMoment } from "./reaction.ts";
+export {
+  actOf,
+  actText,
+  provedMoving,
+  provingText,
+  reactionMoments,
+  reactionSchema,
+  refusedAtRest,
+} from "./reaction.ts";
+export type { Act, ReactionMoment } from "./reaction.ts";
 export { known, unique } from "./report.ts";
 export type { Report } from "./report.ts";

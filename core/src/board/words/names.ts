@@ -1,4 +1,5 @@
 import type { BehaviourId, BehaviourValue } from "../behaviour.ts";
+import type { BatteryState, LeafState, SupplyState, TimerWord } from "./leaf.ts";
 
 /** Everything of a profile that can be named from elsewhere in it. */
 export interface Names {
@@ -7,6 +8,9 @@ export interface Names {
   keys: readonly string[];
   memories: readonly string[];
   procedures: readonly string[];
+  programs: readonly string[];
+  /** Codes that the display or a lamp tells. */
+  codes: readonly string[];
   commits: readonly string[];
   cards: readonly string[];
   menus: readonly string[];
@@ -30,6 +34,8 @@ export interface Labels {
   terminalOfInput(id: string): string | undefined;
   memory(id: string): string;
   card(id: string): string;
+  /** A switch, slide or jumper by what is printed beside it. */
+  control(id: string): string;
 }
 
 /**
@@ -48,4 +54,11 @@ export interface Circumstances {
   behaviour(id: BehaviourId, fits: (value: BehaviourValue | undefined) => boolean): boolean;
   control(id: string, at: string | undefined): boolean;
   fitted(card: string): boolean;
+  /** Where the board takes the leaves to be, by what it senses; one that knows no position answers no to each. */
+  leaf(where: LeafState): boolean;
+  supply(from: SupplyState): boolean;
+  battery(is: BatteryState): boolean;
+  /** A time that is running, such as the pause before closing by itself. */
+  timer(runs: TimerWord): boolean;
+  fault(code: string): boolean;
 }

@@ -10,7 +10,7 @@ interface Moment {
   moves: boolean;
 }
 
-/** The four moments in which what a protection does is told and proved. */
+/** The four moments in which what a protection does is told and proved; at rest, with a command to move given. */
 const moments = {
   closed: {
     prove: "With the {thing} closed, give an open command while you hold it tripped",
@@ -33,29 +33,83 @@ export const provingText = (moment: ReactionMoment, thing: string): string =>
 /** True where the leaf moves while it is proved. */
 export const provedMoving = (moment: ReactionMoment): boolean => moments[moment].moves;
 
+/** What a leaf can do when a protection trips, with what is seen of it in each moment it can be done in. */
+const acts = {
+  ignore: {
+    closed: "opens all the same",
+    opening: "goes on",
+    open: "closes all the same",
+    closing: "goes on",
+  },
+  refuse: { closed: "does not move", open: "stays open" },
+  hold: { open: "holds open" },
+  stop: { opening: "stops", closing: "stops" },
+  "stop-until-clear": { opening: "stops until clear", closing: "stops until clear" },
+  reverse: { opening: "reverses fully", closing: "reverses fully" },
+  "stop-reverse": { opening: "stops and reverses fully", closing: "stops and reverses fully" },
+  "back-off": { opening: "stops and backs off", closing: "stops and backs off" },
+  slow: { closed: "opens slowly", opening: "slows", open: "closes slowly", closing: "slows" },
+} as const satisfies Record<string, Partial<Record<ReactionMoment, string>>>;
+
+export type ActWord = keyof typeof acts;
+export type Act = ActWord | { retractMm: number } | { says: string };
+
+const texts: Record<ActWord, Partial<Record<ReactionMoment, string>>> = acts;
+const wordsFor = (moment: ReactionMoment) =>
+  (Object.keys(acts) as ActWord[]).filter((word) => texts[word][moment] !== undefined);
+
+const actIn = (moment: ReactionMoment) =>
+  z.union([
+    z.enum(wordsFor(moment) as [ActWord, ...ActWord[]]),
+    ...(moments[moment].moves
+      ? [
+          z
+            .strictObject({ retractMm: z.number().positive().max(2_000) })
+            .describe("It stops and backs off by so many millimetres."),
+        ]
+      : []),
+    z.strictObject({ says: label }).describe("In words alone, which are told and cause nothing."),
+  ]) as unknown as z.ZodType<Act, Act>;
+
 /** What the leaf does when an input trips, moment by moment; the first row whose condition holds counts. */
 export const reactionSchema = z.strictObject({
   when: conditionSchema.default({}),
-  ...({ closed: label, opening: label, open: label, closing: label } satisfies Record<
-    ReactionMoment,
-    z.ZodType
-  >),
+  ...({
+    closed: actIn("closed").describe("At rest closed, a command to open is given."),
+    opening: actIn("opening"),
+    open: actIn("open").describe("At rest open, a command to close is given."),
+    closing: actIn("closing"),
+  } satisfies Record<ReactionMoment, z.ZodType>),
 });
 
-/** What a row must begin with at rest where it does nothing while the leaf moves: the command that follows is not refused. */
+/** What is seen of an act in a moment: "stops and backs off". */
+export function actText(act: Act, moment: ReactionMoment): string {
+  if (typeof act === "string") return texts[act][moment] ?? act;
+  return "says" in act ? act.says : `stops and backs off by about ${act.retractMm} mm`;
+}
+
+/** The act that words of an earlier format mean in a moment; the words themselves where they mean none. */
+export function actOf(words: string, moment: ReactionMoment): Act {
+  const same = wordsFor(moment).find((word) => texts[word][moment] === words);
+  if (same) return same;
+  return ["stays", "does not open", "does not move"].includes(words) && !moments[moment].moves
+    ? "refuse"
+    : { says: words };
+}
+
+/** What a row must say at rest where it does nothing while the leaf moves: the command that follows is not refused. */
 const answersAtRest = [
-  { moving: "opening", atRest: "closed", begins: "opens" },
-  { moving: "closing", atRest: "open", begins: "closes" },
-] as const satisfies readonly { moving: ReactionMoment; atRest: ReactionMoment; begins: string }[];
+  { moving: "opening", atRest: "closed" },
+  { moving: "closing", atRest: "open" },
+] as const satisfies readonly { moving: ReactionMoment; atRest: ReactionMoment }[];
 
 /** The moments at rest in which a row refuses a movement that it lets go on once it is under way, with what was expected. */
 export function refusedAtRest(
-  row: Readonly<Record<ReactionMoment, string>>,
+  row: Readonly<Record<ReactionMoment, Act>>,
 ): { moment: ReactionMoment; expected: string }[] {
   return answersAtRest
-    .filter(({ moving, atRest, begins }) => row[moving] === "goes on" && !row[atRest].startsWith(begins))
-    .map(({ moving, atRest, begins }) => ({
-      moment: atRest,
-      expected: `"${begins} all the same", as ${moving} goes on`,
-    }));
+    .filter(
+      ({ moving, atRest }) => row[moving] === "ignore" && ["refuse", "hold"].includes(String(row[atRest])),
+    )
+    .map(({ moving, atRest }) => ({ moment: atRest, expected: `ignore or slow, as ${moving} is ignored` }));
 }

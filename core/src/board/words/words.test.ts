@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
 import { labelsOf } from "../lookup.ts";
 import { namesOf } from "../check/names.ts";
@@ -36,6 +37,11 @@ const nothing: Circumstances = {
   behaviour: (_, fits) => fits(undefined),
   control: () => false,
   fitted: () => false,
+  leaf: () => false,
+  supply: () => false,
+  battery: () => false,
+  timer: () => false,
+  fault: () => false,
 };
 
 /** Each kind of condition with circumstances in which it holds, and others, close by, in which it does not. */
@@ -117,6 +123,55 @@ const kinds: [Condition, Partial<Circumstances>, Partial<Circumstances>, text: s
     "S1 stands at on",
     "S1 must stand at on",
   ],
+  [
+    { leaf: "closed" },
+    { leaf: (where) => where === "closed" },
+    { leaf: (where) => where === "open" },
+    "the leaf is closed",
+    "the leaf must be closed",
+  ],
+  [
+    { supply: "battery" },
+    { supply: (from) => from === "battery" },
+    { supply: (from) => from === "mains" },
+    "the board lives on the battery",
+    "the board must live on the battery",
+  ],
+  [
+    { battery: "low" },
+    { battery: (is) => is === "low" },
+    { battery: (is) => is === "good" },
+    "the battery is low",
+    "the battery must be low",
+  ],
+  [
+    { timer: "pause" },
+    { timer: (runs) => runs === "pause" },
+    { timer: (runs) => runs === "warning" },
+    "the pause runs",
+    "the pause must run",
+  ],
+  [
+    { fault: "E1" },
+    { fault: (code) => code === "E1" },
+    { fault: (code) => code === "E2" },
+    "it shows E1",
+    "it must show E1",
+  ],
+  [
+    { all: [{ powered: true }, { leaf: "open" }] },
+    { power: (on) => on, leaf: (where) => where === "open" },
+    { leaf: (where) => where === "open" },
+    "the board has power and the leaf is open",
+    "the board must have power; the leaf must be open",
+  ],
+  [
+    { any: [{ mode: "learning" }, { leaf: "moving" }] },
+    { leaf: (where) => where === "moving" },
+    { leaf: (where) => where === "stopped" },
+    "the board is learning or the leaf moves",
+    "the board must be learning, or the leaf must be moving",
+  ],
 ];
 
 describe("conditions", () => {
@@ -129,10 +184,19 @@ describe("conditions", () => {
   });
 
   test("every kind of the schema is tried here, but for cards, of which this board has none", () => {
-    const companions = ["is", "atLeast", "at", "card"];
+    const companions = ["is", "atLeast", "at", "card", "not"];
     const tried = new Set(kinds.flatMap(([when]) => Object.keys(when)));
-    for (const key of Object.keys(conditionSchema.shape))
-      if (!companions.includes(key)) expect(tried.has(key)).toBe(true);
+    const { properties } = z.toJSONSchema(conditionSchema, { io: "input" });
+    expect(
+      Object.keys(properties ?? {}).filter((key) => !companions.includes(key) && !tried.has(key)),
+    ).toEqual([]);
+  });
+
+  test("what must not be so holds where it is not", () => {
+    const when: Condition = { not: { powered: true } };
+    expect(conditionHolds(when, nothing)).toBe(true);
+    expect(conditionHolds(when, { ...nothing, power: () => true })).toBe(false);
+    expect(conditionText(when, labels)).toBe("not so: the board has power");
   });
 
   test("all keys must hold; none given always holds", () => {
@@ -205,9 +269,17 @@ const gestures: [Gesture, string, held: unknown, touched: string[]][] = [
   [{ trip: { input: "stop" } }, "hold stop by hand", undefined, ["input stop"]],
   [{ power: "off" }, "switch the supply off", undefined, []],
   [{ wait: 2.5 }, "wait 2.5 s", undefined, []],
-  [{ place: "half open" }, "place: half open", undefined, []],
+  [{ place: { at: "middle", by: "hand" } }, "bring it half-way by hand", undefined, []],
+  [
+    { place: { at: "open", by: "held-key", key: "MOVE" } },
+    "bring it fully open, holding MOVE",
+    undefined,
+    ["key MOVE"],
+  ],
+  [{ fails: "mains" }, "let the mains fail", undefined, []],
+  [{ returns: "battery" }, "let the battery be charged", undefined, []],
   [{ watch: "the leaf" }, "watch the leaf", undefined, []],
-  [{ remote: "press 1" }, "at the transmitter: press 1", undefined, []],
+  [{ remote: { sends: "press", times: 1, says: "press 1" } }, "at the transmitter: press 1", undefined, []],
 ];
 
 describe("gestures", () => {
@@ -256,7 +328,8 @@ describe("gestures", () => {
   test("every gesture and condition of every shipped board has words of its own", () => {
     for (const id of boardIds())
       for (const { steps, needs } of shippedBoard(id).procedures) {
-        for (const step of steps) expect(gestureText(step.do)).not.toContain("undefined");
+        for (const each of steps.flatMap((step) => step.do))
+          expect(gestureText(each)).not.toContain("undefined");
         for (const need of needs) expect(conditionMust(need, labels)).not.toBe("");
       }
   });

@@ -1,10 +1,12 @@
 import {
   conditionHolds,
+  heldBy,
   memoriesIn,
   menuValues,
   touchedBy,
   travelMemories,
-  type Effect,
+  type Claims,
+  type Gesture,
   type Procedure,
   type ProcedureStep,
 } from "../../board/index.ts";
@@ -17,7 +19,7 @@ import type { Station, StepDraft } from "../step.ts";
 import { commandedWith } from "./commands.ts";
 
 /** What the gesture itself moves: a control that is set, or a menu value. */
-function movedBy({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): StateEffect[] {
+function movedBy({ bundle: { board } }: Planned, gesture: Gesture): StateEffect[] {
   const moved = (kind: "switches" | "dials" | "values", id: string, to: string): StateEffect[] => [
     { kind, to: { [id]: to } },
     ...(board.commits.some((commit) => commit.for === kind)
@@ -34,24 +36,27 @@ function movedBy({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep)
 }
 
 function effectsOf(planned: Planned, step: ProcedureStep): StateEffect[] {
-  const effect: Effect = step.effects;
-  const effects = movedBy(planned, step);
-  if (effect.power !== undefined) effects.push({ kind: "power", on: effect.power });
-  if (effect.mode !== undefined) effects.push({ kind: "mode", mode: effect.mode });
-  for (const what of memoriesIn(effect.learn)) effects.push({ kind: "learn", what });
-  for (const what of memoriesIn(effect.forget)) effects.push({ kind: "forget", what });
-  if (effect.restores) {
+  const claims: Claims = step.claims;
+  const effects = step.do.flatMap((gesture) => movedBy(planned, gesture));
+  if (claims.power !== undefined) effects.push({ kind: "power", on: claims.power });
+  if (claims.mode !== undefined) effects.push({ kind: "mode", mode: claims.mode });
+  for (const what of memoriesIn(claims.learn)) effects.push({ kind: "learn", what });
+  for (const what of memoriesIn(claims.forget)) effects.push({ kind: "forget", what });
+  for (const what of memoriesIn(claims.add)) effects.push({ kind: "add", what });
+  for (const what of memoriesIn(claims.drop)) effects.push({ kind: "drop", what });
+  if (claims.leaf !== undefined) effects.push({ kind: "leaf", at: claims.leaf });
+  if (claims.restores) {
     const values = menuValues(planned.bundle.board).map(({ item, delivered }) => [item.id, delivered]);
     effects.push({ kind: "values", to: Object.fromEntries(values) }, { kind: "commit", which: "values" });
   }
-  const commit = planned.bundle.board.commits.find((each) => each.id === effect.commit);
+  const commit = planned.bundle.board.commits.find((each) => each.id === claims.commit);
   if (commit) effects.push({ kind: "commit", which: commit.for });
   return effects;
 }
 
 /** Keys, controls and entries a step's gesture is done with. */
-function subjectsOf({ bundle: { board } }: Planned, { do: gesture }: ProcedureStep): Subject[] {
-  return touchedBy(gesture).map((part) => {
+function subjectsOf({ bundle: { board } }: Planned, { do: gestures }: ProcedureStep): Subject[] {
+  return gestures.flatMap(touchedBy).map((part) => {
     if (part.kind === "display") return { kind: "display", id: "display" };
     if (part.kind !== "control") return part;
     const dial = board.dials.some((each) => each.id === part.id);
@@ -59,10 +64,14 @@ function subjectsOf({ bundle: { board } }: Planned, { do: gesture }: ProcedureSt
   });
 }
 
+/** Of several gestures the one that is held, the longest of them; of none that is held the last. */
+const heldLongest = (gestures: readonly Gesture[]): Gesture | undefined =>
+  gestures.toSorted((a, b) => (heldBy(a)?.seconds ?? 0) - (heldBy(b)?.seconds ?? 0)).at(-1);
+
 function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
   const travel = travelMemories(planned.bundle.board);
   const learns = procedure.steps
-    .flatMap((step) => memoriesIn(step.effects.learn))
+    .flatMap((step) => memoriesIn(step.claims.learn))
     .filter((memory) => travel.includes(memory));
   const basis = learns.length
     ? learningBasis(planned, learns)
@@ -78,9 +87,9 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
       id: idOf(step),
       station,
       title: taken.length > 1 ? `${procedure.title}, ${at + 1} of ${taken.length}` : procedure.title,
-      says: "command" in step.do ? `${step.says} ${commandedWith(planned)}` : step.says,
+      says: step.do.some((each) => "command" in each) ? `${step.says} ${commandedWith(planned)}` : step.says,
       caution: step.caution,
-      gesture: step.do,
+      gesture: heldLongest(step.do),
       effects: effectsOf(planned, step),
       alsoSee: step.see ? [step.see] : [],
       ifNot: step.ifNot,

@@ -1,4 +1,5 @@
 import {
+  actText,
   conditionHolds,
   memoriesIn,
   movingThing,
@@ -38,7 +39,8 @@ function reactionOf(
 ): string | undefined {
   if (!input.reactions.length) return stops[moment];
   const ask = circumstancesOf(planned, atEnd, nothingRead);
-  return input.reactions.find((row) => conditionHolds(row.when, ask))?.[moment];
+  const act = input.reactions.find((row) => conditionHolds(row.when, ask))?.[moment];
+  return act && actText(act, moment);
 }
 
 /** A leaf can be proved once the board has power and knows its travel, where it learns one. */
@@ -46,7 +48,7 @@ function ready({ bundle }: Planned): Condition[] {
   const learned = new Set(
     bundle.board.procedures
       .filter((procedure) => procedure.station)
-      .flatMap((procedure) => procedure.steps.flatMap((step) => memoriesIn(step.effects.learn))),
+      .flatMap((procedure) => procedure.steps.flatMap((step) => memoriesIn(step.claims.learn))),
   );
   const travel = travelMemories(bundle.board).filter((memory) => learned.has(memory));
   return [{ powered: true }, ...travel.map((memory) => ({ learned: memory }))];

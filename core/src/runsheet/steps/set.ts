@@ -52,9 +52,7 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
     id: `set:${control.id}:${control.planned.join(",")}`,
     station: "set",
     title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${stands}`,
-    says: dial
-      ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.`
-      : `Set ${stands}.`,
+    says: dial ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.` : `Set ${stands}.`,
     control: control.id,
     effects: moveEffects(control),
     alsoSee: [

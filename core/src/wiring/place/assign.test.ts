@@ -83,6 +83,8 @@ function boardOf(small: SmallBoard): BoardProfile {
       ignored: [],
       setBy: [],
       reactions: [],
+      clears: [],
+      does: [],
       ...input,
     })),
     rails: small.rails.map((rail, at) => ({

@@ -49,7 +49,7 @@ describe("where the cursor stands", () => {
 describe("what can stand at the cursor", () => {
   test("keys by the schema, without those that stand there", () => {
     expect(words("¦")).toEqual(expect.arrayContaining(["format", "blocks", "procedures"]));
-    expect(words("format: anvilcloud/board@2\n¦")).not.toContain("format");
+    expect(words("format: anvilcloud/board@3\n¦")).not.toContain("format");
     expect(words("rails:\n  - { id: a, ¦ }")).toEqual(expect.arrayContaining(["label", "feeds", "limitMilliamps"]));
   });
 

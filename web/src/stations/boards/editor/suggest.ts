@@ -16,6 +16,8 @@ export interface JsonSchema {
   enum?: (string | number | boolean)[];
   const?: string | number | boolean;
   default?: unknown;
+  $ref?: string;
+  $defs?: Record<string, JsonSchema>;
 }
 
 /** Something that can stand at the cursor. */
@@ -25,11 +27,21 @@ export interface Suggestion {
   kind: "key" | "value";
 }
 
-const alternatives = (schema: JsonSchema): JsonSchema[] =>
-  [...(schema.anyOf ?? []), ...(schema.oneOf ?? [])].flatMap((each) => [each, ...alternatives(each)]).concat(schema);
+type Shared = Record<string, JsonSchema>;
 
-function stepInto(schema: JsonSchema, key: string): JsonSchema[] {
-  return alternatives(schema).flatMap((each) => {
+/** A schema, or the shared shape it refers to. */
+const resolved = (schema: JsonSchema, shared: Shared): JsonSchema =>
+  (schema.$ref !== undefined && shared[schema.$ref.split("/").at(-1)!]) || schema;
+
+const alternatives = (given: JsonSchema, shared: Shared): JsonSchema[] => {
+  const schema = resolved(given, shared);
+  return [...(schema.anyOf ?? []), ...(schema.oneOf ?? [])]
+    .flatMap((each) => alternatives(each, shared))
+    .concat(schema);
+};
+
+function stepInto(schema: JsonSchema, key: string, shared: Shared): JsonSchema[] {
+  return alternatives(schema, shared).flatMap((each) => {
     if (key === "[]") return [...(each.items ? [each.items] : []), ...(each.prefixItems ?? []).slice(0, 1)];
     const own = each.properties?.[key];
     if (own) return [own];
@@ -39,12 +51,15 @@ function stepInto(schema: JsonSchema, key: string): JsonSchema[] {
 
 /** The schemas that hold at a path; several where the format has alternatives. */
 function schemasAt(schema: JsonSchema, path: readonly string[]): JsonSchema[] {
-  return path.reduce<JsonSchema[]>((now, key) => now.flatMap((each) => stepInto(each, key)), [schema]);
+  const shared = schema.$defs ?? {};
+  return path
+    .reduce<JsonSchema[]>((now, key) => now.flatMap((each) => stepInto(each, key, shared)), [schema])
+    .flatMap((each) => alternatives(each, shared));
 }
 
 function keys(schemas: readonly JsonSchema[], taken: readonly string[]): Suggestion[] {
   const found = new Map<string, Suggestion>();
-  for (const schema of schemas.flatMap(alternatives)) {
+  for (const schema of schemas) {
     for (const [text, { description }] of Object.entries(schema.properties ?? {}))
       if (!taken.includes(text) && !found.has(text)) {
         const must = schema.required?.includes(text) ? "needed" : "";
@@ -58,7 +73,7 @@ function keys(schemas: readonly JsonSchema[], taken: readonly string[]): Suggest
 }
 
 function values(schemas: readonly JsonSchema[]): Suggestion[] {
-  const texts = schemas.flatMap(alternatives).flatMap((schema): string[] => {
+  const texts = schemas.flatMap((schema): string[] => {
     if (schema.const !== undefined) return [String(schema.const)];
     if (schema.enum) return schema.enum.map(String);
     return schema.type === "boolean" ? ["true", "false"] : [];
@@ -98,6 +113,8 @@ function names(board: BoardProfile, { path, key }: YamlPlace): string[] {
     case "unlearned":
     case "learn":
     case "forget":
+    case "add":
+    case "drop":
     case "clears":
     case "keeps":
       return ids(board.memories);
@@ -108,6 +125,8 @@ function names(board: BoardProfile, { path, key }: YamlPlace): string[] {
     case "to":
       return ids(board.panel?.menus ?? []);
     case "does":
+      return [...ids(board.programs), ...ids(board.procedures)];
+    case "instead":
       return ids(board.procedures);
     default:
       return [];
