@@ -16,6 +16,7 @@ const coreLayers = [
   "controls",
   "state",
   "panel",
+  "twin",
   "runsheet",
   "plan",
   "record",

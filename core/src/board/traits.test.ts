@@ -110,7 +110,7 @@ const widespread: Trait[] = [
   [
     "outside the menu the keys move the leaf",
     (b) => b.keys.some((key) => key.kind !== "wall" && key.outside !== undefined),
-    "drawmel grellock pewlark quernish slathorn tandrel tinkell wendrel",
+    "drawmel grellock pewlark quernish skarlune slathorn tandrel tinkell wendrel",
   ],
   [
     "a short and a longer menu, each with its own way in",
@@ -180,7 +180,7 @@ const widespread: Trait[] = [
     (b) => b.battery !== undefined && sets("battery-low-action")(b),
     "pewlark skarlune thrussel",
   ],
-  ["a mains-failure choice", sets("mains-failure-action"), "grellock pewlark quernish thrussel wendrel"],
+  ["a mains-failure choice", sets("mains-failure-action"), "drawmel grellock pewlark quernish skarlune thrussel tinkell wendrel"],
   ["pairing by menu with a function", pairs("by-menu"), "grellock hoistrum quernish slathorn"],
   [
     "pairing by a key and a recessed button with a window",
@@ -357,12 +357,12 @@ const present: Trait[] = [
   [
     "what happens on mains failure",
     (b) => b.procedures.some((p) => p.kind === "mains-failure"),
-    "grellock pewlark quernish thrussel wendrel",
+    "drawmel grellock pewlark quernish skarlune thrussel tinkell wendrel",
   ],
   [
     "what happens on a low battery",
     (b) => b.procedures.some((p) => p.kind === "battery-low"),
-    "pewlark skarlune thrussel umbrick",
+    "drawmel pewlark quernish skarlune thrussel tinkell umbrick wendrel",
   ],
 ];
 

@@ -4,7 +4,7 @@ import type { Gesture } from "../board/index.ts";
  * How well a gesture that was made fits one that is wanted, the more the better: a hold fits every shorter one, and the
  * longest of those best. 0 where it does not fit at all.
  */
-function fitOf(made: Gesture, wanted: Gesture): number {
+export function fitOf(made: Gesture, wanted: Gesture): number {
   if ("hold" in made && "hold" in wanted)
     return made.hold.key === wanted.hold.key && made.hold.seconds >= wanted.hold.seconds
       ? 1 + wanted.hold.seconds
@@ -16,6 +16,10 @@ function fitOf(made: Gesture, wanted: Gesture): number {
   if ("together" in made && "together" in wanted) {
     const [a, b] = [made.together, wanted.together].map(({ keys }) => [...keys].sort().join(" "));
     return a === b && made.together.seconds >= wanted.together.seconds ? 1 + wanted.together.seconds : 0;
+  }
+  if ("trip" in made && "trip" in wanted) {
+    const { input, seconds = 0 } = wanted.trip;
+    return made.trip.input === input && (made.trip.seconds ?? 0) >= seconds ? 1 + seconds : 0;
   }
   return 0;
 }

@@ -1,4 +1,6 @@
 export { panelAlone } from "./facts.ts";
-export { mostPresses, panelAfter, panelAfterEach, panelWaits } from "./machine.ts";
-export { entryAt, panelAtRest, panelShows } from "./state.ts";
+export { bestOf, fitOf, singlesOf } from "./fits.ts";
+export { mostPresses, panelAfter, panelAfterEach, panelWaits, waysIn } from "./machine.ts";
+export { entryAt, menuAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";
+export { openingOf, wayToEntry } from "./way.ts";

@@ -37,20 +37,28 @@ function leave(state: PanelState): PanelStep {
   );
 }
 
+/** The ways in that are whole with this gesture, each with the last gesture it asks for. */
+export function waysIn(
+  { panel }: BoardProfile,
+  ask: Circumstances,
+  state: PanelState,
+  made: Gesture,
+): { by: Gesture; value: { to: string } }[] {
+  const begun = [...state.begun, made];
+  return (panel?.opens ?? [])
+    .filter(({ when, by }) => by.length <= begun.length && conditionHolds(when, ask))
+    .map((way) => ({ way, tail: begun.slice(begun.length - way.by.length) }))
+    .filter(({ way, tail }) =>
+      way.by.slice(0, -1).every((by, at) => bestOf(tail[at]!, [{ by, value: true }])),
+    )
+    .map(({ way }) => ({ by: way.by.at(-1)!, value: way }));
+}
+
 /** Outside: a way in, where one begins with what was made so far; otherwise the keys do what they do there. */
 function outside({ board, panel, ask }: At, state: PanelState, made: Gesture): PanelStep {
   const begun = [...state.begun, made];
   const ways = panel.opens.filter(({ when }) => conditionHolds(when, ask));
-  const whole = ways
-    .filter(({ by }) => by.length <= begun.length)
-    .map((way) => ({ way, tail: begun.slice(begun.length - way.by.length) }))
-    .filter(({ way, tail }) =>
-      way.by.slice(0, -1).every((by, at) => bestOf(tail[at]!, [{ by, value: true }])),
-    );
-  const way = bestOf(
-    made,
-    whole.map((each) => ({ by: each.way.by.at(-1), value: each.way })),
-  );
+  const way = bestOf(made, waysIn(board, ask, state, made));
   if (way)
     return still(
       { ...state, path: [{ menu: way.to, entry: 0 }], begun: [] },
@@ -76,7 +84,8 @@ function movesAt(
   });
   const change = (move: "more" | "less" | "confirm") => ({ by: panel[move], value: move });
   if (state.editing !== undefined) return [change("more"), change("less"), change("confirm"), own("back")];
-  return [own("next"), own("previous"), own("into"), own("back")];
+  const opens = { by: menu.items[state.path.at(-1)!.entry]?.by, value: "into" as const };
+  return [own("next"), own("previous"), opens.by ? opens : own("into"), own("back")];
 }
 
 /** Goes to another entry of the menu; after the last comes the first. */
@@ -124,10 +133,10 @@ function open({ board }: At, state: PanelState, item: MenuItem): PanelStep {
     return still(
       { ...state, kept: state.values },
       ...(changed.length ? [{ kind: "kept", values } as const] : []),
-      { kind: "started", procedure: item.does },
+      { kind: "started", program: item.does },
     );
   const left = leave(state);
-  return { state: left.state, events: [...left.events, { kind: "started", procedure: item.does }] };
+  return { state: left.state, events: [...left.events, { kind: "started", program: item.does }] };
 }
 
 /** The value one step up or down; at an end it stays, or rolls over where the entry says so. */

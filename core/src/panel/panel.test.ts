@@ -9,7 +9,9 @@ import {
 import { boardIds, shippedBoard } from "../testing/shipped.ts";
 import {
   entryAt,
+  menuAt,
   mostPresses,
+  openingOf,
   panelAfter,
   panelAfterEach,
   panelAlone,
@@ -114,7 +116,7 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
             at,
             n > 30 || at.path.length === 1 ? board.panel!.next! : board.panel!.back!,
           ).state;
-        const saved = panelAfter(board, ask, at, into);
+        const saved = panelAfter(board, ask, at, openingOf(board, menuAt(board, at)!, entryAt(board, at)!)!);
         expect([item.id, saved.state.kept[item.id]]).toEqual([item.id, wanted]);
       }
     }
@@ -195,7 +197,7 @@ describe("at the cabinet", () => {
       { kind: "kept", values: { "limit-wiring": "1cor" } },
       { kind: "kept", values: { leaves: "2" } },
       { kind: "left" },
-      { kind: "started", procedure: "learn-half-way" },
+      { kind: "started", program: "learn-half-way" },
     ]);
     expect(does(quernish, set, [hold("SET", 3)]).state.path).toEqual([]);
     expect(does(quernish, panelAlone(false), [hold("SET", 8)]).state.path).toEqual([
@@ -209,10 +211,10 @@ describe("at the cabinet", () => {
     const left = does(slathorn, set, [...change, hold("OK", 1)]);
     expect(left.events.slice(1)).toEqual([{ kind: "reverted", items: ["auto-time"] }, { kind: "left" }]);
     expect(left.state.values["auto-time"]).toBe("20");
-    const saved = does(slathorn, set, [...change, press("MINUS"), press("OK"), hold("OK", 1)]);
+    const saved = does(slathorn, set, [...change, press("MINUS"), hold("OK", 2), hold("OK", 1)]);
     expect(saved.events.slice(1)).toEqual([
       { kind: "kept", values: { "auto-time": "25" } },
-      { kind: "started", procedure: "save-values" },
+      { kind: "started", program: "save-values" },
       { kind: "left" },
     ]);
   });

@@ -26,7 +26,7 @@ export type PanelEvent =
   | { kind: "left" }
   | { kind: "kept"; values: Readonly<Record<string, string>> }
   | { kind: "reverted"; items: readonly string[] }
-  | { kind: "started"; procedure: string }
+  | { kind: "started"; program: string }
   /** Outside of every menu a key does what it does there, such as moving the leaf. */
   | { kind: "outside"; key: string };
 

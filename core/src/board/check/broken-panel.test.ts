@@ -103,7 +103,7 @@ const cases: Broken[] = [
     "an entry that starts nothing",
     grellock,
     (b) => (item(b, "f91").does = "erase"),
-    /\.does: expected procedure of this board .*found "erase"/,
+    /\.does: expected program of this board .*found "erase"/,
   ],
   // Lamps, display, codes
   [

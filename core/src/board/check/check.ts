@@ -8,6 +8,7 @@ import { checkLamps } from "./lamps.ts";
 import { namesOf } from "./names.ts";
 import { checkOwners } from "./owners.ts";
 import { checkPanel } from "./panel.ts";
+import { checkPrograms } from "./programs.ts";
 import { checkProcedures } from "./procedures.ts";
 import { checkInputs, checkRails, checkSupply, checkTerminals } from "./wiring.ts";
 import type { Report } from "../words/index.ts";
@@ -74,6 +75,7 @@ function checkAll(board: BoardProfile, own: readonly string[], report: Report): 
   checkLamps(board, names, report);
   checkPanel(board, names, report);
   checkProcedures(board, names, own, report);
+  checkPrograms(board, names, report);
   checkSlots(board, names, report);
 }
 

@@ -66,7 +66,8 @@ function checkItem(board: BoardProfile, item: MenuItem, path: string, names: Nam
       "Say what the entry is for, once.",
     );
   known(item.menu, names.menus, `${path}.menu`, "menu", report);
-  known(item.does, names.procedures, `${path}.does`, "procedure", report);
+  known(item.does, [...names.programs, ...names.procedures], `${path}.does`, "program", report);
+  if (item.by) checkGesture(item.by, `${path}.by`, names, report);
   knownFirmware(item.firmware, `${path}.firmware`, names, report);
   checkValue(item, path, report);
   const { display } = board;

@@ -154,6 +154,8 @@ export function checkProcedures(
     procedure.needs.forEach((need, n) => checkCondition(need, `${path}.needs[${n}]`, names, report));
     knownFirmware(procedure.firmware, `${path}.firmware`, names, report);
     known(procedure.card, names.cards, `${path}.card`, "card", report);
+    const others = names.procedures.filter((id) => id !== procedure.id);
+    known(procedure.instead, others, `${path}.instead`, "other procedure", report);
     if (procedure.leaves !== undefined && procedure.leaves > board.leaves)
       report(
         `${path}.leaves`,

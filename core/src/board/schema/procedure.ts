@@ -30,10 +30,12 @@ const claimSchema = z
       .optional()
       .describe("Settings that go back to how they were delivered."),
     moves: z
-      .array(z.enum(["open", "closed"]))
-      .max(12)
+      .array(z.enum(["open", "closed", "open 1", "closed 1", "open 2", "closed 2"]))
+      .max(16)
       .optional()
-      .describe("Which ways the leaves go while it lasts, one after the other."),
+      .describe(
+        "Which ways the leaves go while it lasts, one after the other; with a number where of two only that one moves. Of one leaf, what is said of the second is passed over.",
+      ),
     leaf: leafPlace.optional().describe("Where the leaves stand at its end."),
     beeps: z.number().int().min(1).max(20).optional().describe("How often it beeps."),
     tests: z.array(idSchema).max(8).optional().describe("Inputs that the board tests while it lasts."),
@@ -138,6 +140,13 @@ export const memorySchema = z.strictObject({
   gives: commandSchema.optional().describe("What a transmitter it holds commands."),
   capacity: z.number().int().positive().max(100_000).optional().describe("How many it takes."),
   countsIn: z.number().int().positive().max(10_000).optional().describe("Smallest step of a counter."),
+  relearns: z
+    .number()
+    .int()
+    .min(1)
+    .max(9)
+    .optional()
+    .describe("Emptied, it fills by itself over so many full cycles, once the travel is known."),
   afterTravel: z.boolean().default(false).describe("It is void once the travel is learned anew."),
   corrupts: prose.optional().describe("How it shows that its content is damaged."),
 });

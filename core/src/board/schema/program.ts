@@ -37,8 +37,7 @@ const triggerSchema = z
 
 const leaves = z
   .enum(["both", "first", "second"])
-  .default("both")
-  .describe("Which of two leaves; the first is the one that opens first.");
+  .describe("Which of two leaves, left out both; the first is the one that opens first.");
 
 /** One thing a program does, after which comes the next; exactly one of the keys up to `cycle`. */
 export interface Phase {
@@ -58,8 +57,6 @@ export interface Phase {
   restores?: "values" | "everything" | undefined;
   beeps?: number | undefined;
   long?: boolean | undefined;
-  command?: z.output<typeof commandSchema> | undefined;
-  starts?: true | undefined;
   seconds?: number | { by: BehaviourId } | undefined;
   cycle?: number | undefined;
   phases?: Phase[] | undefined;
@@ -115,8 +112,6 @@ const phaseSchema: z.ZodType<Phase> = z
       .describe("Settings that go back to how they were delivered."),
     beeps: z.number().int().min(1).max(9).optional(),
     long: z.boolean().optional().describe("Long beeps."),
-    command: commandSchema.optional().describe("It does what this command does."),
-    starts: z.literal(true).optional().describe("It begins anew, as after power."),
     seconds: z
       .union([seconds, z.strictObject({ by: behaviourId }).describe("As long as this behaviour says.")])
       .optional()

@@ -151,6 +151,10 @@ export const inputSchema = z.strictObject({
   test: idSchema
     .optional()
     .describe("The output or rail that the board interrupts before moving, expecting the contact to open."),
+  testedBefore: z
+    .enum(["each", "opening", "closing"])
+    .default("each")
+    .describe("Before which movements it is tested."),
   wake: idSchema.optional().describe("The rail or output that wakes its device while it is needed."),
   reactions: z
     .array(reactionSchema)

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { plainNumber } from "../../quantity/index.ts";
 import { idSchema, prose, seconds, word } from "./basic.ts";
+import { checkCondition, conditionSchema, type Condition } from "./condition.ts";
 import { commands } from "./leaf.ts";
 import type { Names } from "./names.ts";
 import { checkPosition, known, type Report } from "./report.ts";
@@ -120,6 +121,11 @@ const gestures = {
     text: ({ control, to }, called) => `set ${called(control)} to ${to}`,
     touches: ({ control }) => [{ kind: "control", id: control }],
   }),
+  putBack: gesture({
+    schema: z.enum(["switches", "dials"]),
+    describes: "Put switches, slides and jumpers, or dials, back as they were noted.",
+    text: (what) => `put the ${what} back as noted`,
+  }),
   trip: gesture({
     schema: z.strictObject({ input: idSchema, seconds: seconds.optional() }),
     describes: "Work an input by hand, such as holding a limit switch.",
@@ -174,9 +180,24 @@ const gestures = {
     text: (what) => (what === "mains" ? "let the mains return" : "let the battery be charged"),
   }),
   watch: gesture({
-    schema: prose,
+    schema: z
+      .union([
+        prose,
+        z.strictObject({
+          says: prose,
+          until: conditionSchema
+            .optional()
+            .describe("Until this holds; left out, until nothing happens any more."),
+        }),
+      ])
+      .transform((given): { says: string; until?: Condition | undefined } =>
+        typeof given === "string" ? { says: given } : given,
+      ),
     describes: "Watch something happen by itself.",
-    text: (what) => `watch ${what}`,
+    check: ({ until }, path, names, report) => {
+      if (until) checkCondition(until, `${path}.until`, names, report);
+    },
+    text: ({ says }) => `watch ${says}`,
   }),
   command: gesture({
     schema: z.enum(["full cycle", ...commands]),

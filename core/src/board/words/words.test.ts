@@ -278,7 +278,7 @@ const gestures: [Gesture, string, held: unknown, touched: string[]][] = [
   ],
   [{ fails: "mains" }, "let the mains fail", undefined, []],
   [{ returns: "battery" }, "let the battery be charged", undefined, []],
-  [{ watch: "the leaf" }, "watch the leaf", undefined, []],
+  [{ watch: { says: "the leaf" } }, "watch the leaf", undefined, []],
   [{ remote: { sends: "press", times: 1, says: "press 1" } }, "at the transmitter: press 1", undefined, []],
 ];
 

@@ -19,7 +19,7 @@ import type { Station, StepDraft } from "../step.ts";
 import { commandedWith } from "./commands.ts";
 
 /** What the gesture itself moves: a control that is set, or a menu value. */
-function movedBy({ bundle: { board } }: Planned, gesture: Gesture): StateEffect[] {
+function movedBy({ bundle: { board }, controls }: Planned, gesture: Gesture): StateEffect[] {
   const moved = (kind: "switches" | "dials" | "values", id: string, to: string): StateEffect[] => [
     { kind, to: { [id]: to } },
     ...(board.commits.some((commit) => commit.for === kind)
@@ -29,6 +29,10 @@ function movedBy({ bundle: { board } }: Planned, gesture: Gesture): StateEffect[
   if ("set" in gesture) {
     const { control, to } = gesture.set;
     return moved(board.dials.some((dial) => dial.id === control) ? "dials" : "switches", control, to);
+  }
+  if ("putBack" in gesture) {
+    const all = Object.entries(controls.positions[gesture.putBack]);
+    return all.flatMap(([id, to]) => moved(gesture.putBack, id, to));
   }
   if ("choose" in gesture && gesture.choose.as !== undefined)
     return moved("values", gesture.choose.item, gesture.choose.as);

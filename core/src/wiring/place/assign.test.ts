@@ -83,6 +83,7 @@ function boardOf(small: SmallBoard): BoardProfile {
       ignored: [],
       setBy: [],
       reactions: [],
+      testedBefore: "each",
       clears: [],
       does: [],
       ...input,

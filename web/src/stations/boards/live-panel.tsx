@@ -63,7 +63,7 @@ function eventText(board: BoardProfile, event: PanelEvent): string {
     case "reverted":
       return `Not saved, and as before: ${listed(event.items.map(nameOf))}.`;
     case "started":
-      return `Starts: ${board.procedures.find(({ id }) => id === event.procedure)?.title ?? event.procedure}.`;
+      return `Starts: ${startedText(board, event.program)}.`;
     case "outside":
       return `Outside of the menus ${handlesOf(board)(event.key)} acts: ${board.keys.find(({ id }) => id === event.key)!.outside!}`;
   }

@@ -1,0 +1,71 @@
+import {
+  conditionHolds,
+  type BehaviourId,
+  type BehaviourValue,
+  type BoardInput,
+  type Circumstances,
+  type Condition,
+} from "../../board/index.ts";
+import { behavioursAt, movedControls, type Given, type Positions } from "../../controls/index.ts";
+import { leavesOf, type Brain } from "./brain.ts";
+
+/** What positions in force set: they change seldom, and are asked for often. */
+const known = new WeakMap<Positions, Given>();
+
+/** The value of a behaviour in force; undefined where nothing sets it. */
+export function inForce({ board, inForce: positions }: Brain, id: BehaviourId): BehaviourValue | undefined {
+  const given = known.get(positions) ?? behavioursAt(board, positions);
+  known.set(positions, given);
+  return given[id];
+}
+
+/** True for an input that a setting switches off. */
+export const isOff = (brain: Brain, { off }: BoardInput): boolean =>
+  off !== undefined && inForce(brain, off.behaviour) === off.is;
+
+/** True where a control was moved and is not read yet. */
+export const isPending = ({ positions, inForce: read }: Brain): boolean =>
+  Object.values(movedControls(positions, read)).some((ids) => ids.length > 0);
+
+/** The running board as conditions ask for it. */
+export function askOf(brain: Brain): Circumstances {
+  const places = leavesOf(brain).map((leaf) => brain.at[leaf]);
+  const all = (where: string) => places.length > 0 && places.every((place) => place === where);
+  const moving = brain.run !== undefined;
+  return {
+    power: (on) => brain.power === on,
+    reads: (id, as) => {
+      const input = brain.board.inputs.find((each) => each.id === id);
+      if (!input) return as === "open";
+      const closed = (input.contact === "closed") !== brain.tripped.has(id);
+      return (closed || isOff(brain, input)) === (as === "closed");
+    },
+    learned: (memory, yes) => (brain.held[memory] ?? 0) > 0 === yes,
+    mode: (word) => brain.mode === word,
+    pending: (yes) => isPending(brain) === yes,
+    behaviour: (id, fits) => fits(inForce(brain, id)),
+    control: (id, at) => (brain.positions.switches[id] ?? brain.positions.dials[id]) === at,
+    fitted: (card) => brain.cards.includes(card),
+    leaf: (where) => {
+      switch (where) {
+        case "moving":
+          return moving;
+        case "opening":
+        case "closing":
+          return brain.run?.toward === (where === "opening" ? "open" : "closed");
+        case "stopped":
+          return !moving && !all("closed") && !all("open");
+        case "between":
+          return !all("closed") && !all("open");
+        default:
+          return !moving && all(where);
+      }
+    },
+    supply: (from) => (from === "mains") === brain.mains,
+    battery: (is) => brain.battery === is,
+    timer: (runs) => runs === "pause" && brain.pause !== undefined,
+    fault: (code) => brain.fault === code,
+  };
+}
+
+export const holds = (brain: Brain, when: Condition): boolean => conditionHolds(when, askOf(brain));

@@ -1,0 +1,136 @@
+import {
+  fitBoard,
+  type BatteryState,
+  type BoardProfile,
+  type Command,
+  type End,
+  type Fall,
+  type Fitting,
+  type LeafPlace,
+  type Phase,
+  type Program,
+} from "../../board/index.ts";
+import { foundPositions, type Positions } from "../../controls/index.ts";
+import { panelAtRest, type PanelState } from "../../panel/index.ts";
+
+/** Which of two leaves: the first opens first. */
+export type Which = "first" | "second";
+
+/** Leaves under way, and why. */
+export interface Run {
+  toward: End;
+  /** Where they stop by themselves: an end, or between the ends on a pedestrian opening. */
+  to: LeafPlace;
+  leaves: readonly Which[];
+  /** A program's phase, a command, a key that is held, or what a board does without mains. */
+  because: "phase" | "command" | "held" | "fall";
+  /** Seconds until the next place. */
+  left: number;
+}
+
+/** A program under way: the phases that are still to do, and what it knows of the ends so far. */
+export interface Running {
+  program: Program;
+  queue: readonly Phase[];
+  /** Seconds it has waited in its phase. */
+  waited: number;
+  /** What was heard or done so far of what its phase waits for. */
+  counted: number;
+  /** True once its question was answered with yes. */
+  agreed: boolean;
+  /** Where each leaf stood when an end was found or taken. */
+  ends: Record<Which, Partial<Record<End, LeafPlace>>>;
+}
+
+/** What happens at a board, in the order in which it happens. */
+export type BrainEvent =
+  | { kind: "mode"; mode: string }
+  | { kind: "began" | "ended"; program: string }
+  | { kind: "refused" | "aborted"; program: string; code?: string }
+  /** A command that a tripped protection refuses. */
+  | { kind: "held-off"; input: string }
+  | { kind: "moves"; toward: End; leaves: readonly Which[] }
+  | { kind: "stops"; at: LeafPlace }
+  | { kind: "learned" | "forgot" | "added" | "dropped"; memory: string }
+  | { kind: "committed"; which: keyof Positions }
+  | { kind: "restored"; what: "values" | "everything" }
+  | { kind: "beeps"; times: number; long: boolean }
+  | { kind: "tests"; input: string }
+  | { kind: "commanded"; command: Command }
+  | { kind: "power"; on: boolean };
+
+/**
+ * A board that runs: its programs, panel, command logic and timers, without what it moves. A leaf is simply closed,
+ * between its ends or open. It is changed in place.
+ */
+export interface Brain {
+  /** As it is fitted to its site. */
+  readonly board: BoardProfile;
+  readonly cards: readonly string[];
+  readonly leaves: number;
+  power: boolean;
+  mains: boolean;
+  battery: BatteryState;
+  mode: string;
+  /** How many things each memory holds. */
+  held: Record<string, number>;
+  positions: Positions;
+  inForce: Positions;
+  /** Where the controls were before anyone moved one: they are put back to that. */
+  noted: Positions;
+  panel: PanelState;
+  at: Record<Which, LeafPlace>;
+  /** Full cycles since a memory was emptied that fills by itself. */
+  cycles: Record<string, number>;
+  /** Which way the leaves went last. */
+  last: End;
+  /** Inputs that read otherwise than at rest. */
+  tripped: Set<string>;
+  run?: Run;
+  running?: Running;
+  /** Seconds until it closes by itself. */
+  pause?: number;
+  /** What it does without mains or with a low battery, and in how many seconds; held once it did it. */
+  fall?: { row: Fall; left: number; done: boolean };
+  fault?: string;
+  events: BrainEvent[];
+}
+
+/** A board as it comes, without power, its leaves closed. */
+export function brainAtRest(profile: BoardProfile, fitting: Fitting = {}): Brain {
+  const board = fitBoard(profile, fitting);
+  const positions = foundPositions(board, { switches: {}, dials: {}, values: {} });
+  return {
+    board,
+    cards: fitting.cards ?? board.slots.flatMap(({ fitted }) => fitted ?? []),
+    leaves: Math.min(fitting.leaves ?? board.leaves, board.leaves),
+    power: false,
+    mains: true,
+    battery: "good",
+    mode: "idle",
+    held: {},
+    positions,
+    inForce: positions,
+    noted: positions,
+    panel: panelAtRest(board),
+    at: { first: "closed", second: "closed" },
+    cycles: {},
+    last: "closed",
+    tripped: new Set(),
+    events: [],
+  };
+}
+
+/** Leaves this board moves on its site. */
+export const leavesOf = ({ leaves }: Brain): readonly Which[] =>
+  leaves > 1 ? ["first", "second"] : leaves === 1 ? ["first"] : [];
+
+export function say(brain: Brain, event: BrainEvent): void {
+  brain.events.push(event);
+}
+
+export function setMode(brain: Brain, mode: string): void {
+  if (brain.mode === mode) return;
+  brain.mode = mode;
+  say(brain, { kind: "mode", mode });
+}

@@ -1,0 +1,133 @@
+import {
+  conditionHolds,
+  type Act,
+  type BoardInput,
+  type Command,
+  type End,
+  type ReactionMoment,
+} from "../../board/index.ts";
+import { askOf, holds, inForce, isOff } from "./ask.ts";
+import { leavesOf, say, type Brain, type Which } from "./brain.ts";
+import { begin } from "./program.ts";
+import { placeOf, setOff, stop } from "./run.ts";
+
+/** What a tripped input does in a moment; undefined for one that is not there for that, or is off. */
+function actOf(brain: Brain, input: BoardInput, moment: ReactionMoment): Act | undefined {
+  if (!brain.tripped.has(input.id) || isOff(brain, input)) return undefined;
+  const ask = askOf(brain);
+  return input.reactions.find(({ when }) => conditionHolds(when, ask))?.[moment];
+}
+
+/** The protection that keeps the leaves from setting off toward an end; undefined where none does. */
+function heldOff(brain: Brain, toward: End): BoardInput | undefined {
+  const moment: ReactionMoment = toward === "open" ? "closed" : "open";
+  return brain.board.inputs.find((input) => ["refuse", "hold"].includes(String(actOf(brain, input, moment))));
+}
+
+/** Tests before a movement: each input whose test is switched on, or that is always tested. */
+function test(brain: Brain, toward: End): void {
+  for (const input of brain.board.inputs) {
+    const when = toward === "open" ? "opening" : "closing";
+    const tested = input.test !== undefined && ["each", when].includes(input.testedBefore);
+    if (!tested || isOff(brain, input)) continue;
+    const switches = input.setBy.filter((id) => id.endsWith("-test"));
+    if (switches.every((id) => inForce(brain, id) === true)) say(brain, { kind: "tests", input: input.id });
+  }
+}
+
+/** Sets leaves off on command, unless a protection holds them off. */
+export function go(
+  brain: Brain,
+  toward: End,
+  {
+    leaves,
+    to,
+    because = "command",
+  }: { leaves?: readonly Which[]; to?: "between"; because?: "command" | "held" } = {},
+): void {
+  const guard = heldOff(brain, toward);
+  if (guard) {
+    say(brain, { kind: "held-off", input: guard.id });
+    return;
+  }
+  test(brain, toward);
+  setOff(brain, toward, because, leaves, to);
+}
+
+/** Where a step takes the leaves: on from where they rest, back from where they were going. */
+function stepToward(brain: Brain): End {
+  const place = placeOf(brain);
+  if (place === "closed") return "open";
+  if (place === "open") return "closed";
+  return brain.last === "open" ? "closed" : "open";
+}
+
+function step(brain: Brain): void {
+  const logic = inForce(brain, "command-logic");
+  const { run } = brain;
+  if (!run) {
+    go(brain, logic === "open-only" ? "open" : stepToward(brain));
+    return;
+  }
+  if (logic === "open-only") return go(brain, "open");
+  if (logic === "open-close") return go(brain, run.toward === "open" ? "closed" : "open");
+  stop(brain);
+}
+
+/** A command the other way while the leaves are under way. */
+function opposite(brain: Brain, toward: End): void {
+  if (brain.run && brain.run.toward !== toward && inForce(brain, "opposite-command") === "stops") stop(brain);
+  else if (brain.run?.toward !== toward) go(brain, toward);
+}
+
+/** A program that waits for someone at the board lets the leaves be moved meanwhile, as to an end that is to be taken. */
+const waitsForSomeone = ({ running }: Brain): boolean => running?.queue[0]?.await?.by !== undefined;
+
+/** A command, whatever gives it: a program that begins with it, else the command logic in force. */
+export function command(brain: Brain, what: Command): void {
+  if (!brain.power || (brain.running && !waitsForSomeone(brain))) return;
+  if (!leavesOf(brain).length) {
+    say(brain, { kind: "commanded", command: what });
+    return;
+  }
+  const program =
+    !brain.running &&
+    brain.board.programs.find(
+      ({ on, when }) =>
+        on.some(({ command: wanted }) => wanted === what || wanted === "any") && holds(brain, when),
+    );
+  if (program) return begin(brain, program);
+  say(brain, { kind: "commanded", command: what });
+  switch (what) {
+    case "stop":
+      delete brain.pause;
+      return stop(brain);
+    case "open":
+      return opposite(brain, "open");
+    case "close":
+      return opposite(brain, "closed");
+    case "pedestrian":
+      return placeOf(brain) === "closed" ? go(brain, "open", { to: "between" }) : step(brain);
+    case "step":
+      return step(brain);
+  }
+}
+
+/** Leaves that came to an end on command: where it closes by itself, the pause begins. */
+export function arrivedOnCommand(brain: Brain, toward: End): void {
+  if (toward !== "open" || inForce(brain, "automatic-closing") !== true) return;
+  const seconds = inForce(brain, "automatic-closing-time");
+  brain.pause = typeof seconds === "number" ? seconds : 0;
+}
+
+/** A protection trips or clears while the leaves are under way or about to be. */
+export function trips(brain: Brain, input: BoardInput): void {
+  const { run } = brain;
+  if (!run || brain.running) return;
+  const act = actOf(brain, input, run.toward === "open" ? "opening" : "closing");
+  if (act === undefined || act === "ignore" || act === "slow") return;
+  const { toward } = run;
+  stop(brain);
+  if (act === "reverse" || act === "stop-reverse")
+    setOff(brain, toward === "open" ? "closed" : "open", "command");
+}

@@ -1,0 +1,237 @@
+import { conditionHolds, type Does, type End, type Gesture, type LeafPlace } from "../../board/index.ts";
+import {
+  bestOf,
+  fitOf,
+  panelAfter,
+  panelAtRest,
+  singlesOf,
+  waysIn,
+  type PanelStep,
+} from "../../panel/index.ts";
+import { askOf, holds } from "./ask.ts";
+import { leavesOf, say, type Brain, type Which } from "./brain.ts";
+import { command, go, trips } from "./command.ts";
+import { commit, keep } from "./memory.ts";
+import { answered, begin, heard, looks } from "./program.ts";
+import { halfTravelSeconds, placeOf, stop } from "./run.ts";
+import { settles, waits } from "./time.ts";
+
+/** Power comes or goes: what ran is over, and programs that begin with power do. */
+function power(brain: Brain, on: boolean): void {
+  if (brain.power === on) return;
+  delete brain.running;
+  delete brain.pause;
+  delete brain.fall;
+  delete brain.fault;
+  stop(brain);
+  brain.power = on;
+  brain.mode = "idle";
+  brain.panel = panelAtRest(brain.board, brain.panel.kept);
+  say(brain, { kind: "power", on });
+  if (!on) return;
+  const program = brain.board.programs.find(
+    ({ on: triggers, when }) => triggers.some((each) => each.power === "on") && holds(brain, when),
+  );
+  if (program) begin(brain, program);
+}
+
+/** A control is moved; where no gesture is owed the board reads it at once. */
+function set(brain: Brain, control: string, to: string): void {
+  const kind = brain.board.dials.some(({ id }) => id === control) ? "dials" : "switches";
+  brain.positions = { ...brain.positions, [kind]: { ...brain.positions[kind], [control]: to } };
+  if (!brain.board.commits.some((each) => each.for === kind))
+    brain.inForce = { ...brain.inForce, [kind]: brain.positions[kind] };
+}
+
+/** What came of a gesture in the menus. */
+function take(brain: Brain, { state, events }: PanelStep): void {
+  brain.panel = state;
+  for (const event of events) {
+    if (event.kind === "kept") keep(brain, state.kept);
+    if (event.kind !== "started") continue;
+    const program = brain.board.programs.find(({ id }) => id === event.program);
+    if (program) begin(brain, program);
+  }
+}
+
+const secondsHeld = (made: Gesture): number =>
+  "hold" in made
+    ? made.hold.seconds
+    : "together" in made
+      ? made.together.seconds
+      : "trip" in made
+        ? (made.trip.seconds ?? 0)
+        : 0;
+
+/** What a gesture outside of the menus begins: a program, a commit, or a menu; undefined where nothing. */
+function meaningOf(brain: Brain, made: Gesture): (() => void) | undefined {
+  const ask = askOf(brain);
+  const triggers = brain.board.programs
+    .filter(({ when }) => conditionHolds(when, ask))
+    .flatMap((program) => program.on.map((trigger) => ({ ...trigger, does: () => begin(brain, program) })));
+  // What acts at its threshold acts before a longer hold can be told from it.
+  const atOnce = triggers
+    .filter(({ by, acts }) => acts === "at" && by && fitOf(made, by) > 0)
+    .toSorted((a, b) => secondsHeld(a.by!) - secondsHeld(b.by!))[0];
+  if (atOnce) return atOnce.does;
+  // What was done before belongs to a way in; while the key is held it would be forgotten.
+  const opened = panelAfter(brain.board, ask, brain.panel, made);
+  return bestOf<() => void>(made, [
+    ...triggers.map(({ by, does }) => ({ by, value: does })),
+    ...brain.board.commits.map(({ by, for: which }) => ({ by, value: () => commit(brain, which) })),
+    ...waysIn(brain.board, ask, brain.panel, made).map(({ by }) => ({
+      by,
+      value: () => take(brain, opened),
+    })),
+  ]);
+}
+
+/** The row by which a key, or an input, does something just now. */
+const rowOf = (brain: Brain, rows: readonly Does[]): Does | undefined =>
+  rows.find(({ when }) => holds(brain, when));
+
+const chosen = (brain: Brain, { leaves = "both" }: Does): readonly Which[] =>
+  leavesOf(brain).filter((leaf) => leaves === "both" || leaves === leaf);
+
+/** Which way a held key takes the leaves. */
+function towardOf(brain: Brain, { command: what }: Does): End {
+  if (what === "close") return "closed";
+  if (what !== "step") return "open";
+  const place = placeOf(brain);
+  return place === "closed" || (place === "between" && brain.last === "closed") ? "open" : "closed";
+}
+
+/** A key outside of the menus that begins nothing: it moves the leaves, or nothing comes of it. */
+function keyDoes(brain: Brain, made: Gesture): boolean {
+  const key =
+    "press" in made ? made.press.key : "hold" in made ? made.hold.key : "turn" in made ? made.turn.key : "";
+  const row = rowOf(brain, brain.board.keys.find(({ id }) => id === key)?.does ?? []);
+  if (!row) return false;
+  const seconds = "turn" in made ? made.turn.clicks / 2 : secondsHeld(made);
+  if (row.while === "pressed") {
+    command(brain, row.command);
+    waits(brain, seconds);
+    return true;
+  }
+  if ((row.while === "turned") !== "turn" in made || seconds === 0) return row.while === "held";
+  const toward = "turn" in made && made.turn.to === "left" ? "closed" : towardOf(brain, row);
+  go(brain, toward, { leaves: chosen(brain, row), because: "held" });
+  waits(brain, seconds);
+  if (brain.run?.because === "held") stop(brain);
+  return true;
+}
+
+/** Keys: what a program waits for, then the menus, then what begins outside of them, then what a key does by itself. */
+function keyed(brain: Brain, made: Gesture): boolean {
+  if (!brain.power) return true;
+  if (answered(brain, made)) {
+    waits(brain, secondsHeld(made));
+    return true;
+  }
+  if (brain.running) return keyDoes(brain, made);
+  if (brain.panel.path.length) {
+    waits(brain, secondsHeld(made));
+    take(brain, panelAfter(brain.board, askOf(brain), brain.panel, made));
+    return true;
+  }
+  const meaning = meaningOf(brain, made);
+  if (meaning) {
+    waits(brain, secondsHeld(made));
+    meaning();
+    return true;
+  }
+  const done = keyDoes(brain, made);
+  if (brain.board.panel) brain.panel = panelAfter(brain.board, askOf(brain), brain.panel, made).state;
+  return done;
+}
+
+/** An input is worked by hand for a while. */
+function trip(brain: Brain, made: Extract<Gesture, { trip: unknown }>): void {
+  const input = brain.board.inputs.find(({ id }) => id === made.trip.input);
+  if (!input) return;
+  brain.tripped.add(input.id);
+  looks(brain);
+  const row = rowOf(brain, input.does);
+  if (row) command(brain, row.command);
+  trips(brain, input);
+  const meaning = brain.power && !answered(brain, made) ? meaningOf(brain, made) : undefined;
+  waits(brain, secondsHeld(made));
+  meaning?.();
+  brain.tripped.delete(input.id);
+}
+
+const places: Record<string, LeafPlace> = { closed: "closed", open: "open", "on-limit": "closed" };
+
+/** Leaves are brought somewhere: by hand where they stand then, or with a key held until they are there. */
+function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: unknown }>["place"]): void {
+  if (at === undefined) return;
+  const to = places[at] ?? "between";
+  if (by !== "held-key" || key === undefined) {
+    for (const leaf of leavesOf(brain))
+      if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) brain.at[leaf] = to;
+    return;
+  }
+  const seconds = to === "between" ? halfTravelSeconds : 2 * halfTravelSeconds;
+  // A key that goes the other way first is let go and held again.
+  for (let tries = 0; tries < 4 && placeOf(brain) !== to; tries += 1)
+    keyed(brain, { hold: { key, seconds } });
+}
+
+/** The mains or the battery fail: what the board does then begins to count. */
+function fails(brain: Brain, what: "mains" | "battery"): void {
+  if (what === "mains") brain.mains = false;
+  else brain.battery = "low";
+  const on = what === "mains" ? "mains-lost" : "battery-low";
+  const row = brain.board.falls.find((each) => each.on === on && holds(brain, each.when));
+  if (!row) return;
+  brain.fall = { row, left: row.afterSeconds, done: false };
+  if (row.code !== undefined) brain.fault = row.code;
+}
+
+function returns(brain: Brain, what: "mains" | "battery"): void {
+  if (what === "mains") brain.mains = true;
+  else brain.battery = "good";
+  if (brain.fall?.row.until === (what === "mains" ? "mains" : "charged")) delete brain.fall;
+}
+
+/** A transmitter sends: a program that listens takes it; a known one commands. */
+function remote(brain: Brain, { sends, times }: Extract<Gesture, { remote: unknown }>["remote"]): void {
+  if (!brain.power || sends === undefined || heard(brain, sends, times)) return;
+  const memory = brain.board.memories.find(
+    ({ id, holds: what }) => what === "remotes" && (brain.held[id] ?? 0) > 0,
+  );
+  if (memory) command(brain, memory.gives ?? "step");
+}
+
+/** A whole cycle by whatever commands: open, then closed where it does not close by itself. */
+function fullCycle(brain: Brain): void {
+  command(brain, "open");
+  settles(brain);
+  if (placeOf(brain) !== "open") return;
+  command(brain, "close");
+  settles(brain);
+}
+
+/** What a gesture makes of the board. `choose` is no single gesture: its way through the menus is made by keys. */
+export function brainDoes(brain: Brain, made: Gesture): void {
+  if ("power" in made) power(brain, made.power === "on");
+  else if ("wait" in made) waits(brain, made.wait);
+  else if ("watch" in made) settles(brain, made.watch.until);
+  else if ("fails" in made) fails(brain, made.fails);
+  else if ("returns" in made) returns(brain, made.returns);
+  else if ("set" in made) set(brain, made.set.control, made.set.to);
+  else if ("putBack" in made)
+    for (const [id, to] of Object.entries(brain.noted[made.putBack])) set(brain, id, to);
+  else if ("place" in made) place(brain, made.place);
+  else if ("remote" in made) remote(brain, made.remote);
+  else if ("trip" in made) trip(brain, made);
+  else if ("command" in made)
+    if (made.command === "full cycle") fullCycle(brain);
+    else command(brain, made.command);
+  else if (!("choose" in made) && !keyed(brain, made)) {
+    // Presses that mean nothing together are so many single ones; clicks of a knob may be the beginning of a way in.
+    const singles = "press" in made ? singlesOf(made) : [];
+    if (singles.length > 1) for (const each of singles) keyed(brain, each);
+  }
+  looks(brain);
+}

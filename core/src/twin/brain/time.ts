@@ -1,0 +1,109 @@
+import type { Condition } from "../../board/index.ts";
+import { panelWaits } from "../../panel/index.ts";
+import { holds, inForce } from "./ask.ts";
+import { say, type Brain } from "./brain.ts";
+import { arrivedOnCommand, go } from "./command.ts";
+import { learn } from "./memory.ts";
+import { arrivedInPhase, looks, programSeconds, programWaited } from "./program.ts";
+import { moveOn, placeOf, setOff, stop } from "./run.ts";
+
+/** Two seconds nearer than this are one moment, s. */
+const instant = 1e-9;
+
+/** What it does without mains or with a low battery, once its time has come. */
+function falls(brain: Brain): void {
+  const { fall } = brain;
+  if (!fall || fall.done) return;
+  fall.done = true;
+  const { does } = fall.row;
+  const what = typeof does === "object" ? inForce(brain, does.by) : does;
+  if (what === "opens" || what === "closes") {
+    delete brain.pause;
+    setOff(brain, what === "opens" ? "open" : "closed", "fall");
+  } else if (what === "stays") stop(brain);
+}
+
+/** Memories that fill by themselves over full cycles. */
+function cycled(brain: Brain): void {
+  for (const { id, relearns } of brain.board.memories)
+    if (relearns !== undefined && (brain.held[id] ?? 0) === 0) {
+      const done = (brain.cycles[id] ?? 0) + 1;
+      brain.cycles[id] = done;
+      if (done >= relearns) {
+        brain.cycles[id] = 0;
+        learn(brain, id);
+      }
+    }
+}
+
+/** The leaves come to their next place. */
+function moves(brain: Brain): void {
+  const { run } = brain;
+  if (!run || run.left > instant) return;
+  if (!moveOn(brain, run)) return;
+  if (run.because === "phase") return arrivedInPhase(brain);
+  if (run.toward === "closed" && placeOf(brain) === "closed" && knowsTravel(brain)) cycled(brain);
+  if (run.because === "command") arrivedOnCommand(brain, run.toward);
+}
+
+const knowsTravel = ({ board, held }: Brain) =>
+  board.memories.filter(({ holds }) => holds === "travel").every(({ id }) => (held[id] ?? 0) > 0);
+
+/** Seconds until something happens by itself; Infinity where nothing does. */
+export function nextSeconds(brain: Brain): number {
+  if (!brain.power) return Infinity;
+  return Math.min(
+    brain.run?.left ?? Infinity,
+    (brain.run ? undefined : programSeconds(brain)) ?? Infinity,
+    brain.pause ?? Infinity,
+    brain.fall && !brain.fall.done ? brain.fall.left : Infinity,
+  );
+}
+
+/** Lets time run, s. */
+export function waits(brain: Brain, seconds: number): void {
+  for (let rest = seconds; ;) {
+    const by = Math.min(rest, nextSeconds(brain));
+    rest -= by;
+    if (brain.run) brain.run.left -= by;
+    else if (brain.running) brain.running.waited += by;
+    if (brain.pause !== undefined) brain.pause -= by;
+    if (brain.fall && !brain.fall.done) brain.fall.left -= by;
+    if (brain.power) due(brain);
+    if (rest <= instant && nextSeconds(brain) > instant) break;
+  }
+  const { state } = panelWaits(brain.board, brain.panel, seconds);
+  brain.panel = state;
+}
+
+/** Everything whose time has come. */
+function due(brain: Brain): void {
+  moves(brain);
+  if (!brain.run && (programSeconds(brain) ?? 1) <= instant) programWaited(brain);
+  if (brain.pause !== undefined && brain.pause <= instant) {
+    delete brain.pause;
+    say(brain, { kind: "commanded", command: "close" });
+    go(brain, "closed");
+  }
+  if (brain.fall && !brain.fall.done && brain.fall.left <= instant) falls(brain);
+  looks(brain);
+}
+
+/** Most seconds that something is watched until it is done. */
+const longestWatch = 1_200;
+
+/** Lets time run until this holds, or nothing happens by itself any more; what only waits for someone counts as that. */
+export function settles(brain: Brain, until?: Condition): void {
+  let waited = 0;
+  for (let by = nextWatched(brain); by < longestWatch && waited < longestWatch; by = nextWatched(brain)) {
+    if (until && holds(brain, until)) return;
+    waits(brain, by);
+    waited += by;
+  }
+}
+
+/** A window that only closes is not watched to its end. */
+function nextWatched(brain: Brain): number {
+  const waiting = !brain.run && brain.running?.queue[0]?.await !== undefined;
+  return waiting && brain.pause === undefined && !brain.fall ? Infinity : nextSeconds(brain);
+}
