@@ -1,4 +1,4 @@
-import type { BoardProfile, Card } from "./schema/index.ts";
+import type { BoardProfile, Card, Procedure } from "./schema/index.ts";
 
 /** What of a site decides how a profile is read: cards fitted, leaves, gate or door, firmware found. */
 export interface Fitting {
@@ -63,6 +63,26 @@ export function withCards(board: BoardProfile, cards: readonly string[]): BoardP
   return board.cards.filter((card) => cards.includes(card.id)).reduce(withCard, board);
 }
 
+/** A sentence as it is told for so many leaves: of "{the leaf|both leaves}" the one or the other. */
+const toldFor = (text: string, leaves: number): string =>
+  text.replace(/\{([^{}|]*)\|([^{}|]*)\}/g, (_, one: string, two: string) => (leaves > 1 ? two : one));
+
+/** A procedure with its sentences for so many leaves. */
+function procedureFor(procedure: Procedure, leaves: number): Procedure {
+  const told = (text: string) => toldFor(text, leaves);
+  return {
+    ...procedure,
+    title: told(procedure.title),
+    steps: procedure.steps.map((step) => ({
+      ...step,
+      says: told(step.says),
+      ...(step.caution === undefined ? {} : { caution: told(step.caution) }),
+      ...(step.see === undefined ? {} : { see: told(step.see) }),
+      ...(step.ifNot === undefined ? {} : { ifNot: told(step.ifNot) }),
+    })),
+  };
+}
+
 /**
  * The profile as it is read on one site: with its cards, and without the settings, menu entries and procedures that hold
  * for another number of leaves, another use, another firmware or a card that is not fitted.
@@ -84,7 +104,8 @@ export function fitBoard(board: BoardProfile, fitting: Fitting): BoardProfile {
     programs: full.programs.filter(holds),
     procedures: full.procedures
       .filter(holds)
-      .map((procedure) => ({ ...procedure, steps: procedure.steps.filter(holds) })),
+      .map((procedure) => ({ ...procedure, steps: procedure.steps.filter(holds) }))
+      .map((procedure) => procedureFor(procedure, leaves ?? board.leaves)),
     panel: full.panel && {
       ...full.panel,
       opens: full.panel.opens.filter(holds),

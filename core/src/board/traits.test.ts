@@ -180,7 +180,7 @@ const widespread: Trait[] = [
     (b) => b.battery !== undefined && sets("battery-low-action")(b),
     "pewlark skarlune thrussel",
   ],
-  ["a mains-failure choice", sets("mains-failure-action"), "drawmel grellock pewlark quernish skarlune thrussel tinkell wendrel"],
+  ["a mains-failure choice", sets("mains-failure-action"), "grellock pewlark quernish thrussel wendrel"],
   ["pairing by menu with a function", pairs("by-menu"), "grellock hoistrum quernish slathorn"],
   [
     "pairing by a key and a recessed button with a window",

@@ -111,6 +111,39 @@ export const deviceSchema = z.strictObject({
     .boolean()
     .default(false)
     .describe("It stands on mains and needs no protective earth: its plate shows a square within a square."),
+  drives: z
+    .strictObject({
+      thrustNewtons: z.number().positive().max(200_000).optional().describe("Full thrust, N."),
+      torqueNewtonMetres: z.number().positive().max(100_000).optional().describe("Full torque, N·m."),
+      freeSpeedMmPerS: z
+        .number()
+        .positive()
+        .max(5_000)
+        .optional()
+        .describe("Speed with nothing to move, mm/s."),
+      freeSpeedDegreesPerS: z
+        .number()
+        .positive()
+        .max(360)
+        .optional()
+        .describe("The same of a swing drive, °/s."),
+      stallMilliamps: z.number().positive().max(200_000).optional().describe("What it draws held still, mA."),
+      selfLocking: z.boolean().default(false).describe("It holds the leaf without power."),
+      ratedMassKg: z
+        .number()
+        .positive()
+        .max(10_000)
+        .optional()
+        .describe("The heaviest leaf it is made for, kg."),
+      headerDepthMm: z
+        .number()
+        .positive()
+        .max(2_000)
+        .optional()
+        .describe("Depth it needs over or beside the opening, mm."),
+    })
+    .optional()
+    .describe("What a drive can do."),
   holdingNewtons: z.number().positive().max(50_000).optional().describe("Holding force of a lock, N."),
   keyed: z
     .boolean()

@@ -66,6 +66,7 @@ export function draftJob(id: string, title: string, customer: string, board: Boa
     },
     wishes: settableWishes(board),
     board: { id: board.id, revision: board.revision },
+    proof: "before",
     devices: [],
     found: { noted: false, firmware: "", links: {}, switches: {}, dials: {}, values: {} },
   };

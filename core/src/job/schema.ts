@@ -26,6 +26,9 @@ const leafSchema = z.strictObject({
   infill: z.enum(["open", "solid"]),
   openingDegrees: within(10, 180, "°").optional().describe("How far a swing leaf opens."),
   travelMm: within(100, 20_000, "mm").optional().describe("How far any other leaf travels."),
+  headerDepthMm: within(10, 2_000, "mm")
+    .optional()
+    .describe("Depth there is for a drive over or beside the opening."),
   stopOpen: z.boolean(),
   stopClosed: z.boolean(),
 });

@@ -75,9 +75,9 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
     expect(all.filter((item) => !reached.some(({ ways }) => ways.has(item)))).toEqual([]);
   });
 
-  test("every value is reached while nothing is learned, for the run sheet sets it before the travel", () => {
-    const ways = reached[0]!.ways;
-    expect(menuValues(board).filter(({ item }) => !ways.has(item.id))).toEqual([]);
+  test("every value is reached while nothing is learned, or on a door's board once it was set up", () => {
+    const later = menuValues(board).filter(({ item }) => !reached[0]!.ways.has(item.id));
+    expect(later.length > 0).toBe(id === "lammerlow-thrussel");
   });
 
   test("every value can be set to its least and its most, and is kept by what keeps it and by nothing less", () => {

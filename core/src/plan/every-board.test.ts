@@ -145,7 +145,7 @@ describe("displays, lamps and cards", () => {
     expect(deliveredCards(bare.bundle.board)).toEqual([]);
     expect(bare.sheet.some((step) => step.station === "remotes")).toBe(false);
     const fitted = planOn("pengrath-drawmel", ["pengrath-haul"], {}, "", undefined, ["radio-a"]);
-    expect(fitted.sheet.filter((step) => step.station === "remotes")).toHaveLength(2);
+    expect(fitted.sheet.filter((step) => step.station === "remotes")).toHaveLength(3);
     expect(fitted.bundle.board.blocks.map((block) => block.id)).toContain("R");
   });
 });

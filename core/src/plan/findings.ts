@@ -6,7 +6,7 @@ import {
   type BoardProfile,
 } from "../board/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
-import { listed, sentence } from "../quantity/index.ts";
+import { listed, plainNumber, sentence } from "../quantity/index.ts";
 import { plannedCircumstances, type Planned } from "../state/index.ts";
 import { plannedBehaviours } from "./settings-findings.ts";
 
@@ -78,6 +78,40 @@ function leafFindings({ bundle: { job, board }, wiring }: Placed): Finding[] {
   });
 }
 
+/** What each drive is made for, against the leaf it moves. */
+function driveFindings({ bundle: { job }, wiring }: Placed): Finding[] {
+  return wiring.devices.flatMap((device): Finding[] => {
+    const leaf = job.survey.leaves.find(({ id }) => id === device.leaf);
+    const { ratedMassKg, headerDepthMm } = device.profile.drives ?? {};
+    if (!leaf) return [];
+    const subjects = [{ kind: "device" as const, id: device.id }];
+    const drive = device.name;
+    const heavy = ratedMassKg !== undefined && leaf.massKg > ratedMassKg;
+    const shallow = headerDepthMm !== undefined && (leaf.headerDepthMm ?? headerDepthMm) < headerDepthMm;
+    return [
+      ...(heavy
+        ? [
+            finding("leaf-too-heavy", subjects, {
+              leaf: leaf.id,
+              mass: `${plainNumber(leaf.massKg)} kg`,
+              drive,
+              rated: `${plainNumber(ratedMassKg)} kg`,
+            }),
+          ]
+        : []),
+      ...(shallow
+        ? [
+            finding("header-too-shallow", subjects, {
+              drive,
+              needs: `${plainNumber(headerDepthMm)} mm`,
+              has: `${plainNumber(leaf.headerDepthMm ?? 0)} mm`,
+            }),
+          ]
+        : []),
+    ];
+  });
+}
+
 /** What of a board depends on its firmware, in words; undefined where nothing does. */
 function firmwareWay({ panel, procedures }: BoardProfile): string | undefined {
   const menus = panel?.opens.some(({ firmware }) => firmware !== undefined);
@@ -115,6 +149,7 @@ export function siteWideFindings(planned: Planned): Finding[] {
   return [
     ...protectionFinding(planned),
     ...leafFindings(planned),
+    ...driveFindings(planned),
     ...firmwareFinding(planned),
     ...memoryFinding(planned),
   ];

@@ -9,11 +9,15 @@ import {
   type Face,
   type Planned,
 } from "../state/index.ts";
+import { placeOf, type Brain } from "../twin/index.ts";
+import { brainAt, happenedTexts, runStep } from "./run.ts";
 import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
 import { railSteps } from "./steps/rails.ts";
+import { asideSteps, remoteSteps } from "./steps/asked.ts";
+import { senseSteps } from "./steps/sense.ts";
 import { commitSteps, setSteps, valueSteps } from "./steps/set.ts";
 import { batterySteps, wireSteps } from "./steps/wire.ts";
 
@@ -51,17 +55,27 @@ function withExpectations(
   planned: Planned,
   step: StepDraft,
   before: BenchState,
-): { step: Step; after: BenchState } {
+  running: Brain | undefined,
+): { step: Step; after: BenchState; running: Brain | undefined } {
   const after = afterStep(before, step);
   const during: BenchState = step.trips ? { ...after, tripped: [partKey(step.trips)] } : after;
   const face = readFace(planned, during);
   const was = readFace(planned, before);
   const lamps = seenLamps(planned, planned.bundle.board, was, during, face, step);
-  const texts = (step.alsoSee ?? []).map((text): Seen => ({ kind: "text", text }));
+  // The steps of a procedure run on one board, from where it stood when the first began.
+  const brain = step.gestures && (step.after ? running : brainAt(planned, before, was.readings));
+  const events = brain && runStep(brain, step);
+  const happened = events ? happenedTexts(brain, events) : [];
+  const texts = [...happened, ...(step.alsoSee ?? [])].map((text): Seen => ({ kind: "text", text }));
   const display = step.shows ?? face.display;
   const shown: Seen[] = display && display !== was.display ? [{ kind: "display", text: display }] : [];
   const see = [...lamps, ...shown, ...texts];
-  return { step: { ...step, see, during, lamps: face.lamps, looks: face.looks, display }, after };
+  const full = { ...step, see, during, lamps: face.lamps, looks: face.looks, display };
+  if (!events?.some(({ kind }) => kind === "moves")) return { step: full, after, running: events && brain };
+  // Where the leaves come to rest is what was run, whatever the profile says of it.
+  const leaf = { kind: "leaf", at: placeOf(brain!) } as const;
+  const effects = [...step.effects.filter(({ kind }) => kind !== "leaf"), leaf];
+  return { step: { ...full, effects }, after: applyEffect(after, leaf), running: brain };
 }
 
 /**
@@ -70,27 +84,42 @@ function withExpectations(
  */
 export function runSheet(planned: Planned): Step[] {
   let state = stateAsFound(planned.bundle);
+  let running: Brain | undefined;
   const steps: Step[] = [];
   const take = (drafts: readonly StepDraft[]) => {
     for (const draft of drafts) {
-      const { step, after } = withExpectations(planned, draft, state);
-      steps.push(step);
-      state = after;
+      const made = withExpectations(planned, draft, state, running);
+      steps.push(made.step);
+      state = made.after;
+      running = made.running;
     }
   };
-  take(wireSteps(planned));
+  const wired = wireSteps(planned);
+  // What is taken off and fitted comes behind the isolation and before the first core.
+  const isolated = wired.findLastIndex(({ isolates }) => isolates) + 1;
+  take([...wired.slice(0, isolated), ...procedureSteps(planned, "wire"), ...wired.slice(isolated)]);
   take(setSteps(planned));
   take([
     ...procedureSteps(planned, "power-up"),
     ...railSteps(planned),
     ...batterySteps(planned),
-    ...valueSteps(planned),
-    ...commitSteps(planned),
+    ...senseSteps(planned, "power-up"),
+    ...valueSteps(planned, "power-up"),
+    ...commitSteps(planned, "power-up"),
   ]);
-  take(procedureSteps(planned, "travel"));
+  take([
+    ...procedureSteps(planned, "travel"),
+    ...valueSteps(planned, "travel"),
+    ...commitSteps(planned, "travel"),
+  ]);
   take([...procedureSteps(planned, "force"), ...forceSteps(planned)]);
-  take(procedureSteps(planned, "remotes"));
-  take([...procedureSteps(planned, "prove"), ...proveSteps(planned, state)]);
+  take([...procedureSteps(planned, "remotes"), ...remoteSteps(planned)]);
+  take([
+    ...senseSteps(planned, "prove"),
+    ...procedureSteps(planned, "prove"),
+    ...proveSteps(planned, state),
+    ...asideSteps(planned),
+  ]);
   take(handOverSteps(planned));
   return steps;
 }

@@ -65,6 +65,10 @@ export interface StepDraft {
   spoken?: string;
   caution?: string;
   gesture?: Gesture;
+  /** Everything that is done by hand in a step of a procedure, one after the other. */
+  gestures?: readonly Gesture[];
+  /** The board's profile says what this does and has no program that causes it: it is claimed, not computed. */
+  claimed?: true;
   /** A control to be moved: its planned positions in the order of its parts. */
   control?: string;
   cores?: readonly string[];

@@ -95,9 +95,9 @@ describe.each(whole)("on %s", (_name, bundle) => {
     const cell = wiring.devices.find(({ profile }) => profile.kind === "photocell")!;
     const core = wiring.cores.find((each) => each.device === cell.id)!;
     const { stations, plan } = after(given, () => {}, [wired({ [`${cell.id}/${core.pin}`]: "off" })]);
-    expect(stations).toEqual(["prove"]);
+    expect(stations).toEqual(given.job.proof ? ["power-up", "prove"] : ["prove"]);
     const { voided } = answersOf(plan.sheet, plan.bundle.log);
-    for (const id of voided.keys()) expect(id.startsWith(`prove:${cell.id}/`)).toBe(true);
+    for (const id of voided.keys()) expect(id).toMatch(new RegExp(`^(prove|sense):${cell.id}/`));
   });
 
   test("travel forgotten opens its learning, the force and nothing before it; learned once more it holds again", () => {

@@ -57,7 +57,9 @@ const stepSchema = z.strictObject({
     .union([gestureSchema, z.array(gestureSchema).min(1).max(24)])
     .transform((given) => (Array.isArray(given) ? given : [given]))
     .describe("What is done by hand: one gesture, or several in a row."),
-  says: prose.describe("What to do, as it is told to the installer."),
+  says: prose.describe(
+    "What to do, as it is told to the installer; of `{the leaf|both leaves}` the one for one leaf, the other for two.",
+  ),
   caution: prose.optional(),
   when: conditionSchema.optional().describe("Only where this holds."),
   leaves: z.number().int().min(1).max(2).optional().describe("Only with this many leaves."),

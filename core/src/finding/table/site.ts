@@ -35,6 +35,18 @@ export const siteFindings = {
     why: "This board finds the ends of travel by running onto fixed stops.",
     remedy: "Fit the stop before learning.",
   },
+  "leaf-too-heavy": {
+    severity: "fault",
+    what: "The {leaf} leaf weighs {mass}; {drive} is made for {rated} at most.",
+    why: "It runs hot, stops on the way in wind or cold, and its force cannot be set for what stands in the way.",
+    remedy: "Choose a stronger drive, or a lighter leaf.",
+  },
+  "header-too-shallow": {
+    severity: "fault",
+    what: "{drive} needs {needs} over the opening; there are {has}.",
+    why: "It does not fit, or its cover is left off and belt or shaft lie open.",
+    remedy: "Choose a drive that is less deep, or have the header made deeper.",
+  },
   "memory-full": {
     severity: "fault",
     trap: 32,

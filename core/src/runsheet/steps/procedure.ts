@@ -14,11 +14,15 @@ import type { StateEffect } from "../../job/index.ts";
 import type { Subject } from "../../finding/index.ts";
 import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
+import { chosenProcedures } from "../chosen.ts";
 import { forceBasis, learningBasis } from "../rests.ts";
 import type { Station, StepDraft } from "../step.ts";
 import { commandedWith } from "./commands.ts";
 
-/** What the gesture itself moves: a control that is set, or a menu value. */
+const placed = (at: string): "closed" | "open" | "between" =>
+  at === "closed" || at === "on-limit" ? "closed" : at === "open" ? "open" : "between";
+
+/** What the gesture itself moves: a control that is set, a menu value, or a leaf that is brought somewhere. */
 function movedBy({ bundle: { board }, controls }: Planned, gesture: Gesture): StateEffect[] {
   const moved = (kind: "switches" | "dials" | "values", id: string, to: string): StateEffect[] => [
     { kind, to: { [id]: to } },
@@ -30,6 +34,8 @@ function movedBy({ bundle: { board }, controls }: Planned, gesture: Gesture): St
     const { control, to } = gesture.set;
     return moved(board.dials.some((dial) => dial.id === control) ? "dials" : "switches", control, to);
   }
+  if ("place" in gesture && gesture.place.at !== undefined)
+    return [{ kind: "leaf", at: placed(gesture.place.at) }];
   if ("putBack" in gesture) {
     const all = Object.entries(controls.positions[gesture.putBack]);
     return all.flatMap(([id, to]) => moved(gesture.putBack, id, to));
@@ -72,7 +78,11 @@ function subjectsOf({ bundle: { board } }: Planned, { do: gestures }: ProcedureS
 const heldLongest = (gestures: readonly Gesture[]): Gesture | undefined =>
   gestures.toSorted((a, b) => (heldBy(a)?.seconds ?? 0) - (heldBy(b)?.seconds ?? 0)).at(-1);
 
-function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
+const changesSomething = ({ claims }: ProcedureStep): boolean =>
+  Object.keys(claims).some((key) => key !== "power");
+
+/** The steps of one procedure, as they stand at a station. */
+export function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
   const travel = travelMemories(planned.bundle.board);
   const learns = procedure.steps
     .flatMap((step) => memoriesIn(step.claims.learn))
@@ -94,9 +104,12 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
       says: step.do.some((each) => "command" in each) ? `${step.says} ${commandedWith(planned)}` : step.says,
       caution: step.caution,
       gesture: heldLongest(step.do),
+      gestures: step.do,
+      ...(!planned.bundle.board.programs.length && changesSomething(step) ? { claimed: true } : {}),
       effects: effectsOf(planned, step),
       alsoSee: step.see ? [step.see] : [],
       ifNot: step.ifNot,
+      ...(step.measures.length ? { readings: step.measures } : {}),
       // Its first step asks for what the procedure needs; the others follow one another.
       ...(before ? { after: idOf(before) } : { needs: procedure.needs }),
       source: procedure.source,
@@ -109,7 +122,7 @@ function procedureStepsOf(planned: Planned, procedure: Procedure, station: Stati
 
 /** The profile's own procedures for a station, as steps, in the order of the file. */
 export function procedureSteps(planned: Planned, station: Station): StepDraft[] {
-  return planned.bundle.board.procedures
+  return chosenProcedures(planned)
     .filter((procedure) => procedure.station === station)
     .flatMap((procedure) => procedureStepsOf(planned, procedure, station));
 }

@@ -16,6 +16,7 @@ import { nothingRead } from "../../circuit/index.ts";
 import type { Demand } from "../../wiring/index.ts";
 import { contactPart } from "../../node/index.ts";
 import { circumstancesOf, type BenchState, type Planned } from "../../state/index.ts";
+import { chosenProcedures } from "../chosen.ts";
 import { proofBasis, settingFacts } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
 
@@ -46,9 +47,9 @@ function reactionOf(
 /** A leaf can be proved once the board has power and knows its travel, where it learns one. */
 function ready({ bundle }: Planned): Condition[] {
   const learned = new Set(
-    bundle.board.procedures
-      .filter((procedure) => procedure.station)
-      .flatMap((procedure) => procedure.steps.flatMap((step) => memoriesIn(step.claims.learn))),
+    chosenProcedures({ bundle }).flatMap((procedure) =>
+      procedure.steps.flatMap((step) => memoriesIn(step.claims.learn)),
+    ),
   );
   const travel = travelMemories(bundle.board).filter((memory) => learned.has(memory));
   return [{ powered: true }, ...travel.map((memory) => ({ learned: memory }))];
@@ -137,6 +138,7 @@ function jumperSteps({ wiring }: Planned): StepDraft[] {
 
 /** Every protection device in every state of the gate, every command, the manual release. */
 export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
+  const pair = planned.bundle.job.survey.leaves.length > 1;
   const contacts = planned.wiring.placements.flatMap(({ demand, place }) =>
     demand.kind === "contact" && place?.kind === "input" ? [{ demand, input: place.input }] : [],
   );
@@ -155,10 +157,10 @@ export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
       id: "prove:release",
       station: "prove",
       title: "Manual release",
-      says: `With the ${movingThing(planned.bundle.board)} at rest, release each drive, move the leaf by hand through its travel, engage the drive again.`,
+      says: `With the ${movingThing(planned.bundle.board)} at rest, release ${pair ? "each" : "the"} drive, move the leaf by hand through its travel, engage the drive again.`,
       caution: "A released leaf swings by itself on a slope or in wind. Hold it.",
       effects: [],
-      alsoSee: ["Each leaf moves freely by hand and is held again after engaging."],
+      alsoSee: [`${pair ? "Each" : "The"} leaf moves freely by hand and is held again after engaging.`],
       subjects: [],
     },
   ];

@@ -1,6 +1,7 @@
 import {
   behaviour,
   behaviourText,
+  conditionHolds,
   controlName,
   entryName,
   gestureText,
@@ -9,6 +10,7 @@ import {
   menuValues,
   positionsText,
   touchedBy,
+  travelMemories,
   type BoardProfile,
   type Commit,
   type Menu,
@@ -16,6 +18,7 @@ import {
 } from "../../board/index.ts";
 import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
+import { panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
 import type { StepDraft } from "../step.ts";
@@ -87,14 +90,16 @@ export function setSteps(planned: Planned): StepDraft[] {
 }
 
 /** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
-function wayTo(board: BoardProfile, panel: Panel, menu: Menu): string {
-  const direct = panel.opens.find((entry) => entry.to === menu.id);
+function wayTo(board: BoardProfile, panel: Panel, menu: Menu, isNew: boolean): string {
+  const ask = panelAlone(!isNew);
+  const direct = panel.opens.find((entry) => entry.to === menu.id && conditionHolds(entry.when, ask));
   const called = handlesOf(board);
   if (direct)
     return `${direct.by.map((each) => gestureText(each, called)).join(", then ")} to open ${menu.label}`;
   for (const outer of panel.menus) {
     const item = outer.items.find((each) => each.menu === menu.id);
-    if (item && outer !== menu) return `${wayTo(board, panel, outer)}, go to ${entryName(item)} and open it`;
+    if (item && outer !== menu)
+      return `${wayTo(board, panel, outer, isNew)}, go to ${entryName(item)} and open it`;
   }
   return `open ${menu.label}`;
 }
@@ -108,23 +113,36 @@ function lookAlikes(menu: Menu, shows: string): string[] {
     .slice(0, 3);
 }
 
-/** Menu values that must change, one a step, once the board has power. */
-export function valueSteps(planned: Planned): StepDraft[] {
+/** Where a value is set: while nothing is learned wherever its entry can be reached then, else once the travel is known. */
+export function stationOf(
+  { bundle: { board } }: Pick<Planned, "bundle">,
+  control: PlannedControl,
+): "power-up" | "travel" {
+  if (control.kind !== "values") return "power-up";
+  const reached = wayToEntry(board, panelAlone(false), panelAtRest(board), control.id);
+  const learned = () => wayToEntry(board, panelAlone(true), panelAtRest(board), control.id);
+  return !reached && learned() ? "travel" : "power-up";
+}
+
+/** Menu values that must change, one a step, at the station at which their entries can be reached. */
+export function valueSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
   const { board } = planned.bundle;
   const { panel } = board;
   const entries = menuValues(board);
   return planned.controls.controls.flatMap((control): StepDraft[] => {
     const entry = entries.find(({ item }) => item.id === control.id);
     if (control.kind !== "values" || !control.change || !entry || !panel) return [];
+    if (stationOf(planned, control) !== station) return [];
     const { item, menu } = entry;
-    const way = wayTo(board, panel, menu);
+    const way = wayTo(board, panel, menu, station === "power-up");
     const alike = lookAlikes(menu, item.shows);
     const shows = control.planned[0] ?? "";
     return [
       {
         id: `set:${control.id}:${shows}`,
-        station: "power-up",
+        station,
         title: `${entryName(item)}: ${shows}`,
+        ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
         says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
         control: control.id,
         effects: moveEffects(control),
@@ -151,13 +169,18 @@ const commitTitle: Record<Commit["for"], string> = {
   values: "Save the list",
 };
 
-function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedControl[]): StepDraft {
+function commitStep(
+  planned: Planned,
+  commit: Commit,
+  moved: readonly PlannedControl[],
+  station: "power-up" | "travel",
+): StepDraft {
   const { board } = planned.bundle;
   const held = heldBy(commit.by, handlesOf(board));
   const keys = touchedBy(commit.by).flatMap((part) => (part.kind === "key" ? [part.id] : []));
   return {
     id: `commit:${commit.id}:${moved.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
-    station: "power-up",
+    station,
     title: commitTitle[commit.for],
     says: commit.says,
     gesture: commit.by,
@@ -178,12 +201,12 @@ function commitStep(planned: Planned, commit: Commit, moved: readonly PlannedCon
   };
 }
 
-/** The commit gestures that the moved controls owe, done once the board has power. */
-export function commitSteps(planned: Planned): StepDraft[] {
+/** The commit gestures that the moved controls owe, done once the board has power and they are moved. */
+export function commitSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
   return planned.bundle.board.commits.flatMap((commit): StepDraft[] => {
     const moved = planned.controls.controls.filter(
-      (control) => control.change && control.commit === commit.id,
+      (control) => control.change && control.commit === commit.id && stationOf(planned, control) === station,
     );
-    return moved.length ? [commitStep(planned, commit, moved)] : [];
+    return moved.length ? [commitStep(planned, commit, moved, station)] : [];
   });
 }

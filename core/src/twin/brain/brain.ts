@@ -1,4 +1,5 @@
 import {
+  deliveredCards,
   fitBoard,
   type BatteryState,
   type BoardProfile,
@@ -98,12 +99,17 @@ export interface Brain {
 
 /** A board as it comes, without power, its leaves closed. */
 export function brainAtRest(profile: BoardProfile, fitting: Fitting = {}): Brain {
-  const board = fitBoard(profile, fitting);
-  const positions = foundPositions(board, { switches: {}, dials: {}, values: {} });
+  const cards = fitting.cards ?? deliveredCards(profile);
+  return brainOf(fitBoard(profile, fitting), cards, fitting.leaves ?? profile.leaves);
+}
+
+/** The same for a board that is fitted to its site already. */
+export function brainOf(board: BoardProfile, cards: readonly string[], leaves: number): Brain {
+  const positions = foundPositions(board);
   return {
     board,
-    cards: fitting.cards ?? board.slots.flatMap(({ fitted }) => fitted ?? []),
-    leaves: Math.min(fitting.leaves ?? board.leaves, board.leaves),
+    cards,
+    leaves: Math.min(leaves, board.leaves),
     power: false,
     mains: true,
     battery: "good",

@@ -1,5 +1,5 @@
 export { askOf, inForce, isPending } from "./ask.ts";
-export { brainAtRest, leavesOf } from "./brain.ts";
+export { brainAtRest, brainOf, leavesOf } from "./brain.ts";
 export type { Brain, BrainEvent, Running, Which } from "./brain.ts";
 export { brainDoes } from "./gesture.ts";
 export { placeOf } from "./run.ts";

@@ -46,6 +46,10 @@ const moments = [
   { id: "learned", text: "Set up" },
 ] as const;
 
+/** What an entry starts, as it is called: a program, or in a profile without one the procedure that tells of it. */
+const startedText = ({ programs, procedures }: BoardProfile, id: string): string =>
+  programs.find((each) => each.id === id)?.label ?? procedures.find((each) => each.id === id)?.title ?? id;
+
 /** What came of a gesture, in a sentence. */
 function eventText(board: BoardProfile, event: PanelEvent): string {
   const values = menuValues(board);

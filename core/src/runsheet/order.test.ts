@@ -1,0 +1,157 @@
+import type { BoardProfile } from "../board/index.ts";
+import { planJob } from "../plan/index.ts";
+import { bundleOn, planOn, usualDevices } from "../testing/shipped.ts";
+import type { Job } from "../job/index.ts";
+import type { Step } from "./index.ts";
+
+/** The steps of a sheet from power on, each by the procedure or the kind of step it belongs to, repeats once. */
+function order(sheet: readonly Step[]): string[] {
+  const live = sheet.slice(sheet.findIndex(({ station }) => station === "power-up"));
+  const kinds = live.map(({ id }) => {
+    const [kind = "", name = ""] = id.split(":");
+    return kind === "do" ? name : kind === "prove" && !name.includes("/") ? id : kind;
+  });
+  return kinds.filter(
+    (kind, at) => kind !== kinds[at - 1] && !["rail", "volts", "battery", "force"].includes(kind),
+  );
+}
+
+const sheetOn = (board: string, change: (job: Job) => void = () => {}, wishes: Job["wishes"] = {}) => {
+  const bundle = bundleOn(board, usualDevices(board), wishes);
+  change(bundle.job);
+  return planJob(bundle).sheet;
+};
+
+const close = ["prove", "prove:release", "hand-over"];
+
+describe("the order of the run sheet", () => {
+  test("dials: protections read, dials and switches read by their gestures, then direction, travel, cycle, remotes", () => {
+    expect(order(sheetOn("quillmarsh-tandrel"))).toEqual([
+      "power-up",
+      "sense",
+      "commit",
+      "direction",
+      "learn-travel",
+      "first-cycle",
+      "pair-remote",
+      ...close,
+    ]);
+  });
+
+  test("a menu that can be reached new: its values before the travel", () => {
+    const kinds = order(sheetOn("osierbeck-quernish"));
+    expect(kinds.indexOf("set")).toBeGreaterThan(kinds.indexOf("power-up"));
+    expect(kinds.indexOf("set")).toBeLessThan(kinds.indexOf("learn-half-way"));
+  });
+
+  test("a door whose menu is short until it was set up: its values after the set-up, its sensors proved after it", () => {
+    const sheet = sheetOn("lammerlow-thrussel", () => {}, { "low-energy": true, "opening-speed": 40 });
+    expect(order(sheet)).toEqual([
+      "power-up",
+      "set",
+      "set-up",
+      "set",
+      "first-cycle",
+      "sense",
+      "prove",
+      "prove:release",
+      "prove:closes-by-itself",
+      "hand-over",
+    ]);
+    const [type, speed] = ["set:low-energy:", "set:v-open:"].map((id) =>
+      sheet.find((step) => step.id.startsWith(id)),
+    );
+    expect([type?.station, speed?.station]).toEqual(["power-up", "travel"]);
+    expect(speed?.needs).toEqual([{ learned: "travel" }]);
+  });
+
+  test("ends that are set by hand on a menu, then the force it feels with its first command", () => {
+    const kinds = order(sheetOn("hexby-hoistrum"));
+    expect(
+      kinds.filter((kind) => ["direction", "encoder-ends", "first-command", "first-cycle"].includes(kind)),
+    ).toEqual(["direction", "encoder-ends", "first-command", "first-cycle"]);
+  });
+
+  test("the retrofit is fitted behind the isolation and before the first core", () => {
+    const ids = sheetOn("sorrel-tinkell").map(({ id }) => id);
+    const fitted = ids.findIndex((id) => id.startsWith("do:strip"));
+    expect(fitted).toBe(ids.findLastIndex((id) => id.startsWith("isolate:")) + 1);
+    expect(ids.findIndex((id) => id.startsWith("wire:"))).toBeGreaterThan(fitted);
+    const belt = sheetOn("sorrel-tinkell").find(({ id }) => id === "do:strip:belt")!;
+    expect(belt.readings).toEqual([{ quantity: "how far the belt gives", unit: "mm", least: 8, most: 14 }]);
+  });
+
+  test("protections are read before anything moves, or after where the job says so; an older job keeps its sheet", () => {
+    const stationsOf = (proof: Job["proof"]) => {
+      const sheet = sheetOn("pengrath-drawmel", (job) => (proof ? (job.proof = proof) : delete job.proof));
+      return [...new Set(sheet.filter(({ id }) => id.startsWith("sense:")).map(({ station }) => station))];
+    };
+    expect(stationsOf("before")).toEqual(["power-up"]);
+    expect(stationsOf("after")).toEqual(["prove"]);
+    expect(stationsOf(undefined)).toEqual([]);
+  });
+
+  test.each([
+    ["copperfold-casspel", "set-ends", "learn-stops"],
+    ["copperfold-skarlune", "by-sensor", "calibrate"],
+    ["furzel-slathorn", "learn-half-way", "learn-magnets"],
+    ["pengrath-drawmel", "set-positions", "learn-stops"],
+    ["sorrel-tinkell", "set-up", "calibrate"],
+    ["tarn-grellock", "learn-cams", "set-ends"],
+  ])("%s: %s chosen on the job replaces %s", (board, chosen, instead) => {
+    const names = (job: (job: Job) => void) => order(sheetOn(board, job));
+    expect(names(() => {})).toEqual(expect.arrayContaining([instead]));
+    expect(names(() => {})).not.toContain(chosen);
+    const taken = names((job) => (job.chosen = [chosen]));
+    expect(taken).toContain(chosen);
+    expect(taken).not.toContain(instead);
+  });
+
+  test("what is optional is done where the job chose it, beside what is always done", () => {
+    expect(order(sheetOn("marlstreet-pewlark"))).not.toContain("pair-keypad");
+    const chosen = order(sheetOn("marlstreet-pewlark", (job) => (job.chosen = ["pair-keypad"])));
+    expect(chosen).toEqual(expect.arrayContaining(["pair", "pair-keypad"]));
+  });
+});
+
+describe("what should be seen", () => {
+  const texts = (sheet: readonly Step[], id: string) =>
+    sheet.find((step) => step.id === id)!.see.flatMap((seen) => (seen.kind === "text" ? [seen.text] : []));
+
+  test("movements and beeps are read from the board that runs, with this job's wires", () => {
+    const { sheet } = planOn("osierbeck-quernish", usualDevices("osierbeck-quernish"));
+    expect(texts(sheet, "do:direction:leaf-2")).toEqual(["Leaf 2 opens."]);
+    expect(texts(sheet, "do:learn-half-way:cycles")[0]).toBe(
+      "The gate closes and opens in turn, 7 runs; the last one closes.",
+    );
+    expect(texts(sheetOn("copperfold-casspel"), "do:pair:recessed")).toEqual(["The board beeps twice."]);
+  });
+
+  test("of one leaf no sentence says each leaf, and nothing is done twice", () => {
+    const one = sheetOn("quillmarsh-tandrel", (job) => {
+      job.survey.leaves = [{ ...job.survey.leaves[0]!, id: "only" }];
+      job.devices = job.devices.flatMap((device) =>
+        device.leaf === "overlapped" ? [] : [device.leaf ? { ...device, leaf: "only" as const } : device],
+      );
+    });
+    const said = one.flatMap(({ title, says, caution = "", ifNot = "", see }) => [
+      ...[title, says, caution, ifNot],
+      ...see.flatMap((seen) => (seen.kind === "text" ? [seen.text] : [])),
+    ]);
+    expect(
+      said.filter((text) => /each leaf|every leaf|the leaves|the drives|overlapping/i.test(text)),
+    ).toEqual([]);
+    expect(said.filter((text) => /[{|}]/.test(text))).toEqual([]);
+  });
+
+  test("a board without programs claims: what its steps change is told so, and still counts", () => {
+    const bundle = bundleOn("quillmarsh-tandrel", usualDevices("quillmarsh-tandrel"));
+    const told: BoardProfile = { ...bundle.board, programs: [] };
+    const { sheet } = planJob({ ...bundle, board: told });
+    const run = sheet.find(({ id }) => id === "do:learn-travel:run")!;
+    expect(run.claimed).toBe(true);
+    expect(run.effects).toContainEqual({ kind: "learn", what: "travel" });
+    expect(run.effects).toContainEqual({ kind: "leaf", at: "closed" });
+    expect(planJob(bundle).sheet.some(({ claimed }) => claimed)).toBe(false);
+  });
+});
