@@ -95,6 +95,7 @@ const solvers = {
     "readCircuit",
     "readFace",
     "revisionEffect",
+    "runReport",
     "runSheet",
     "showBoard",
     "showPlan",

@@ -1,6 +1,6 @@
 // Checks one profile, a board's or a device's, and says what is wrong with it in the app's own words.
 import { readFileSync } from "node:fs";
-import { inspectBoard, inspectDevice, problemText } from "@anvilcloud/core";
+import { inspectBoard, inspectDevice, problemText, runReport } from "@anvilcloud/core";
 
 const [file] = process.argv.slice(2);
 if (file === undefined) {
@@ -21,3 +21,14 @@ const { problems } = isDevice ? inspectDevice(text, file) : inspectBoard(text, f
 for (const problem of problems) process.stdout.write(`${problemText(problem)}\n`);
 if (problems.length) process.exit(1);
 process.stdout.write(`${file}: nothing is wrong with this ${isDevice ? "device" : "board"}.\n`);
+if (isDevice) process.exit(0);
+
+const { value } = inspectBoard(text, file);
+const { right, procedures, problems: misruns } = runReport(value!);
+for (const misrun of misruns) process.stdout.write(`${misrun}\n`);
+if (misruns.length) process.exit(1);
+process.stdout.write(
+  value!.programs.length
+    ? `Run by their gestures, ${right} of ${procedures} procedures end where they claim.\n`
+    : "It has no programs: what its procedures change is claimed, and nothing runs.\n",
+);

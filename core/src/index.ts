@@ -9,6 +9,7 @@ export * from "./wiring/index.ts";
 export * from "./controls/index.ts";
 export * from "./state/index.ts";
 export * from "./panel/index.ts";
+export * from "./twin/index.ts";
 export * from "./runsheet/index.ts";
 export * from "./plan/index.ts";
 export * from "./record/index.ts";

@@ -28,6 +28,7 @@ export {
 export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
 export { movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
+export { programText } from "./program-text.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";

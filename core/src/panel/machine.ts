@@ -147,6 +147,32 @@ function stepped(item: MenuItem, shown: string, by: 1 | -1): string {
   return all[rolls ? (to + all.length) % all.length : Math.min(Math.max(to, 0), all.length - 1)] ?? shown;
 }
 
+/** Steps a second of a held key where the profile says no more; assumed. */
+const usualRepeats = 4;
+
+/** A key that changes a value is held: the value runs, and after a while in larger steps. */
+function runs(
+  panel: Panel,
+  state: PanelState,
+  item: MenuItem,
+  { key, seconds }: { key: string; seconds: number },
+): PanelStep {
+  const by = (["more", "less"] as const).find((move) => {
+    const gesture = panel[move];
+    return gesture && "press" in gesture && gesture.press.key === key;
+  });
+  if (!by) return still(state);
+  const { fast, repeatsPerSecond = usualRepeats } = panel;
+  const slowly = Math.min(seconds, fast?.afterSeconds ?? seconds);
+  const large = Math.round((fast?.step ?? 1) / (item.number?.step ?? 1)) || 1;
+  const steps =
+    Math.max(1, Math.floor(slowly * repeatsPerSecond)) +
+    Math.floor((seconds - slowly) * repeatsPerSecond) * large;
+  let editing = state.editing!;
+  for (let n = 0; n < steps; n += 1) editing = stepped(item, editing, by === "more" ? 1 : -1);
+  return still({ ...state, editing });
+}
+
 function moved(at: At, menu: Menu, state: PanelState, item: MenuItem, move: Move): PanelStep {
   switch (move) {
     case "next":
@@ -184,6 +210,7 @@ export function panelAfter(
   const [menu, item] = [menuAt(board, state), entryAt(board, state)];
   if (!menu || !item) return outside(at, state, made);
   const move = bestOf(made, movesAt(at, menu, state));
+  if (!move && state.editing !== undefined && "hold" in made) return runs(panel, state, item, made.hold);
   if (move) {
     const singles = "turn" in made ? singlesOf(made) : [made];
     if (singles.length === 1) return moved(at, menu, state, item, move);
@@ -219,6 +246,11 @@ export function panelWaits(board: BoardProfile, state: PanelState, seconds: numb
   const pauses = panel.stores === "after a pause" && state.editing !== undefined;
   const kept = pauses && seconds >= panel.pauseSeconds! ? store(panel, menu, state, item) : still(state);
   if (panel.timeoutSeconds === undefined || seconds < panel.timeoutSeconds) return kept;
+  if (panel.timeoutKeeps && kept.state.editing !== undefined) {
+    const stored = store(panel, menu, kept.state, item);
+    const left = leave(stored.state);
+    return { state: left.state, events: [...stored.events, ...left.events] };
+  }
   const left = leave(kept.state);
   return { state: left.state, events: [...kept.events, ...left.events] };
 }

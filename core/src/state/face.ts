@@ -3,6 +3,7 @@ import {
   conditionHolds,
   conditionInstead,
   inputAsked,
+  type BoardProfile,
   type Circumstances,
   type Lamp,
 } from "../board/index.ts";
@@ -35,11 +36,8 @@ const shownRow = <Row extends { when: Lamp["shows"][number]["when"] }>(
   ask: Circumstances,
 ): Row | undefined => (ask.power(true) ? rows.find((row) => conditionHolds(row.when, ask)) : undefined);
 
-/** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
-export function readFace(planned: Planned, state: BenchState): Face {
-  const { board } = planned.bundle;
-  const readings = readCircuit(installationOf(board, planned.wiring, state));
-  const ask = circumstancesOf(planned, state, readings);
+/** What lamps and display show outside of the menus, in whatever circumstances. */
+export function faceIn(board: BoardProfile, ask: Circumstances): Pick<Face, "lamps" | "looks" | "display"> {
   const rows = board.lamps.map((lamp) => [lamp.id, shownRow(lamp.shows, ask)] as const);
   return {
     lamps: Object.fromEntries(rows.map(([id, row]) => [id, row?.is ?? "dark"])),
@@ -49,6 +47,15 @@ export function readFace(planned: Planned, state: BenchState): Face {
       ),
     ),
     display: shownRow(board.display?.shows ?? [], ask)?.text ?? "",
+  };
+}
+
+/** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
+export function readFace(planned: Planned, state: BenchState): Face {
+  const { board } = planned.bundle;
+  const readings = readCircuit(installationOf(board, planned.wiring, state));
+  return {
+    ...faceIn(board, circumstancesOf(planned, state, readings)),
     readings,
     pending: pendingKinds(state).length > 0,
   };

@@ -1,4 +1,20 @@
-export { brainOf, placeOf } from "./brain/index.ts";
+export {
+  actsAfter,
+  brainAtRest,
+  brainDoes,
+  brainOf,
+  faceOf,
+  keyDown,
+  keyUp,
+  nextSeconds,
+  placeOf,
+  pressesInRow,
+  setTripped,
+  settles,
+  waits,
+} from "./brain/index.ts";
 export type { Brain, BrainEvent } from "./brain/index.ts";
-export { make, movesIn, runEvery } from "./runner/index.ts";
-export type { Misrun } from "./runner/index.ts";
+export { runReport } from "./report.ts";
+export type { RunReport } from "./report.ts";
+export { arrange, make, movesIn } from "./runner/index.ts";
+export { heardBy, keysTogether, told } from "./told.ts";

@@ -5,4 +5,6 @@ export { cropBoxes, deviceNumbers } from "./geometry.ts";
 export { benchBox } from "./routes.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
-export { restView, stepView, useBoardView } from "./view.ts";
+export { liveView, restView, stepView, useBoardView } from "./view.ts";
+export { LiveProfile } from "./live/live-board.tsx";
+export type { LiveShown } from "./live/use-live-board.ts";

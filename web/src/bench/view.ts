@@ -16,6 +16,7 @@ import {
   type Step,
 } from "@anvilcloud/core";
 import { useAnswer } from "../planner/index.ts";
+import type { LiveShown } from "./live/use-live-board.ts";
 
 /** What the bench shows of a board at one moment. */
 export interface BenchView {
@@ -87,3 +88,9 @@ export function layerView(plan: ShownPlan, layer: Layer, step?: Step): BenchView
 export function stepView(plan: ShownPlan, step: Step): BenchView {
   return viewOf(plan, step.during, step);
 }
+
+/** A bench while its board is tried: what it shows just now, on the bench as it stands. */
+export const liveView = (
+  view: BenchView,
+  { lamps, looks, display, positions, powered }: LiveShown,
+): BenchView => ({ ...view, lamps, looks, display, state: { ...view.state, positions, powered } });

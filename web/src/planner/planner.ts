@@ -3,6 +3,7 @@ import {
   meterText,
   planJob,
   revisionEffect,
+  runReport,
   showBoard,
   showPlan,
   stepMeanings,
@@ -15,6 +16,7 @@ import {
   type MeterText,
   type PlanStage,
   type RevisionEffect,
+  type RunReport,
   type ShownBench,
   type ShownPlan,
 } from "@anvilcloud/core";
@@ -36,6 +38,8 @@ export interface Planner {
   meter(probes: Probes): Promise<MeterText | undefined>;
   board(profile: BoardProfile, moment: BoardMoment): Promise<ShownBench & { board: BoardProfile }>;
   revision(bundle: JobBundle, board: BoardProfile): Promise<RevisionEffect>;
+  /** How a profile runs. */
+  runs(profile: BoardProfile): Promise<RunReport>;
 }
 
 /** A planner that works where it is made: in the worker, or in a test. */
@@ -59,5 +63,6 @@ export function createPlanner(): Planner {
     },
     board: (profile, moment) => Promise.resolve(showBoard(profile, moment)),
     revision: (bundle, board) => Promise.resolve(revisionEffect(bundle, board)),
+    runs: (profile) => Promise.resolve(runReport(profile)),
   };
 }

@@ -11,5 +11,6 @@ export function remotePlanner(): Planner {
     meter: (probes) => remote.meter(probes),
     board: (profile, moment) => remote.board(profile, moment),
     revision: (bundle, board) => remote.revision(bundle, board),
+    runs: (profile) => remote.runs(profile),
   };
 }

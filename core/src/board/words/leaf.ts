@@ -1,14 +1,14 @@
 import { z } from "zod";
 
 /** Where a leaf rests. */
-export const leafPlaces = ["closed", "between", "open"] as const;
+const leafPlaces = ["closed", "between", "open"] as const;
 export const leafPlace = z.enum(leafPlaces).describe("Where a leaf rests.");
 
 /** The two ends of the travel. */
 export const endSchema = z.enum(["open", "closed"]).describe("An end of the travel.");
 
 /** Where the leaves are or what they do: `stopped` is at rest between the ends. */
-export const leafStates = ["closed", "open", "between", "moving", "opening", "closing", "stopped"] as const;
+const leafStates = ["closed", "open", "between", "moving", "opening", "closing", "stopped"] as const;
 export const leafState = z.enum(leafStates);
 
 export const supplyState = z.enum(["mains", "battery"]);

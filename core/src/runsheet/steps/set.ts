@@ -114,7 +114,7 @@ function lookAlikes(menu: Menu, shows: string): string[] {
 }
 
 /** Where a value is set: while nothing is learned wherever its entry can be reached then, else once the travel is known. */
-export function stationOf(
+function stationOf(
   { bundle: { board } }: Pick<Planned, "bundle">,
   control: PlannedControl,
 ): "power-up" | "travel" {

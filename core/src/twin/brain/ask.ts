@@ -24,7 +24,7 @@ export const isOff = (brain: Brain, { off }: BoardInput): boolean =>
   off !== undefined && inForce(brain, off.behaviour) === off.is;
 
 /** True where a control was moved and is not read yet. */
-export const isPending = ({ positions, inForce: read }: Brain): boolean =>
+const isPending = ({ positions, inForce: read }: Brain): boolean =>
   Object.values(movedControls(positions, read)).some((ids) => ids.length > 0);
 
 /** The running board as conditions ask for it. */

@@ -69,6 +69,8 @@ export interface Brain {
   readonly board: BoardProfile;
   readonly cards: readonly string[];
   readonly leaves: number;
+  /** Time passes by itself: a hold takes none of its own. */
+  live: boolean;
   power: boolean;
   mains: boolean;
   battery: BatteryState;
@@ -94,6 +96,10 @@ export interface Brain {
   /** What it does without mains or with a low battery, and in how many seconds; held once it did it. */
   fall?: { row: Fall; left: number; done: boolean };
   fault?: string;
+  /** Seconds until a stored value is kept; keys pressed meanwhile are lost. */
+  storing?: number;
+  /** The screen of the power-up that stands, and for how many seconds more. */
+  boot?: { screen: number; left: number };
   events: BrainEvent[];
 }
 
@@ -110,6 +116,7 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     board,
     cards,
     leaves: Math.min(leaves, board.leaves),
+    live: false,
     power: false,
     mains: true,
     battery: "good",

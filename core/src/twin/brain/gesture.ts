@@ -2,6 +2,7 @@ import { conditionHolds, type Does, type End, type Gesture, type LeafPlace } fro
 import {
   bestOf,
   fitOf,
+  mostPresses,
   panelAfter,
   panelAtRest,
   singlesOf,
@@ -23,12 +24,16 @@ function power(brain: Brain, on: boolean): void {
   delete brain.pause;
   delete brain.fall;
   delete brain.fault;
+  delete brain.storing;
+  delete brain.boot;
   stop(brain);
   brain.power = on;
   brain.mode = "idle";
   brain.panel = panelAtRest(brain.board, brain.panel.kept);
   say(brain, { kind: "power", on });
   if (!on) return;
+  const [first] = brain.board.boots;
+  if (first) brain.boot = { screen: 0, left: first.seconds };
   const program = brain.board.programs.find(
     ({ on: triggers, when }) => triggers.some((each) => each.power === "on") && holds(brain, when),
   );
@@ -62,6 +67,9 @@ const secondsHeld = (made: Gesture): number =>
       : "trip" in made
         ? (made.trip.seconds ?? 0)
         : 0;
+
+/** Seconds that pass while a gesture is made; where time passes by itself they have passed already. */
+const passing = (brain: Brain, made: Gesture): number => (brain.live ? 0 : secondsHeld(made));
 
 /** What a gesture outside of the menus begins: a program, a commit, or a menu; undefined where nothing. */
 function meaningOf(brain: Brain, made: Gesture): (() => void) | undefined {
@@ -107,7 +115,7 @@ function keyDoes(brain: Brain, made: Gesture): boolean {
     "press" in made ? made.press.key : "hold" in made ? made.hold.key : "turn" in made ? made.turn.key : "";
   const row = rowOf(brain, brain.board.keys.find(({ id }) => id === key)?.does ?? []);
   if (!row) return false;
-  const seconds = "turn" in made ? made.turn.clicks / 2 : secondsHeld(made);
+  const seconds = "turn" in made ? made.turn.clicks / 2 : passing(brain, made);
   if (row.while === "pressed") {
     command(brain, row.command);
     waits(brain, seconds);
@@ -123,20 +131,21 @@ function keyDoes(brain: Brain, made: Gesture): boolean {
 
 /** Keys: what a program waits for, then the menus, then what begins outside of them, then what a key does by itself. */
 function keyed(brain: Brain, made: Gesture): boolean {
-  if (!brain.power) return true;
+  // Without power, and while it stores, a key is lost.
+  if (!brain.power || brain.storing !== undefined) return true;
   if (answered(brain, made)) {
-    waits(brain, secondsHeld(made));
+    waits(brain, passing(brain, made));
     return true;
   }
   if (brain.running) return keyDoes(brain, made);
   if (brain.panel.path.length) {
-    waits(brain, secondsHeld(made));
+    waits(brain, passing(brain, made));
     take(brain, panelAfter(brain.board, askOf(brain), brain.panel, made));
     return true;
   }
   const meaning = meaningOf(brain, made);
   if (meaning) {
-    waits(brain, secondsHeld(made));
+    waits(brain, passing(brain, made));
     meaning();
     return true;
   }
@@ -145,19 +154,67 @@ function keyed(brain: Brain, made: Gesture): boolean {
   return done;
 }
 
+/** How many presses of a key in a row may mean something just now: 1 where no more are waited for. */
+export function pressesInRow(brain: Brain, key: string): number {
+  const { board, panel, running } = brain;
+  const inMenus = panel.path.length > 0;
+  const wanted = running || inMenus ? [] : [...board.programs.flatMap(({ on }) => on), ...board.commits];
+  const times = wanted.flatMap(({ by }) =>
+    by && "press" in by && by.press.key === key ? [by.press.times] : [],
+  );
+  return Math.max(mostPresses(board, panel, key), ...times);
+}
+
+/** After how many seconds a hold of a key acts, whether it goes on or not; undefined where it acts when it is let go. */
+export function actsAfter(brain: Brain, key: string): number | undefined {
+  if (!brain.power || brain.running || brain.panel.path.length) return undefined;
+  const thresholds = brain.board.programs
+    .filter(({ when }) => holds(brain, when))
+    .flatMap(({ on }) => on.filter(({ acts }) => acts === "at"))
+    .flatMap(({ by }) => (by && "hold" in by && by.hold.key === key ? [by.hold.seconds] : []));
+  return thresholds.length ? Math.min(...thresholds) : undefined;
+}
+
+/** Longer than any hold that means something, s. */
+const longestHold = 120;
+
+/**
+ * A key goes down that moves the leaves for as long as it is held, and holds for nothing else; true where they set off.
+ * `keyUp` ends it.
+ */
+export function keyDown(brain: Brain, key: string): boolean {
+  const row = rowOf(brain, brain.board.keys.find(({ id }) => id === key)?.does ?? []);
+  const made: Gesture = { hold: { key, seconds: longestHold } };
+  if (!brain.power || row?.while !== "held" || brain.panel.path.length || meaningOf(brain, made))
+    return false;
+  go(brain, towardOf(brain, row), { leaves: chosen(brain, row), because: "held" });
+  return brain.run?.because === "held";
+}
+
+export function keyUp(brain: Brain): void {
+  if (brain.run?.because === "held") stop(brain);
+}
+
+/** An input begins to read otherwise than at rest, or is at rest again. */
+export function setTripped(brain: Brain, id: string, tripped: boolean): void {
+  const input = brain.board.inputs.find((each) => each.id === id);
+  if (!input || brain.tripped.has(id) === tripped) return;
+  brain.tripped[tripped ? "add" : "delete"](id);
+  if (tripped) trips(brain, input);
+  const row = tripped ? rowOf(brain, input.does) : undefined;
+  if (row) command(brain, row.command);
+  looks(brain);
+}
+
 /** An input is worked by hand for a while. */
 function trip(brain: Brain, made: Extract<Gesture, { trip: unknown }>): void {
   const input = brain.board.inputs.find(({ id }) => id === made.trip.input);
   if (!input) return;
-  brain.tripped.add(input.id);
-  looks(brain);
-  const row = rowOf(brain, input.does);
-  if (row) command(brain, row.command);
-  trips(brain, input);
+  setTripped(brain, input.id, true);
   const meaning = brain.power && !answered(brain, made) ? meaningOf(brain, made) : undefined;
-  waits(brain, secondsHeld(made));
+  waits(brain, passing(brain, made));
   meaning?.();
-  brain.tripped.delete(input.id);
+  setTripped(brain, input.id, false);
 }
 
 const places: Record<string, LeafPlace> = { closed: "closed", open: "open", "on-limit": "closed" };

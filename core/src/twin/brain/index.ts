@@ -1,6 +1,7 @@
-export { askOf, inForce, isPending } from "./ask.ts";
-export { brainAtRest, brainOf, leavesOf } from "./brain.ts";
-export type { Brain, BrainEvent, Running, Which } from "./brain.ts";
-export { brainDoes } from "./gesture.ts";
+export { askOf } from "./ask.ts";
+export { brainAtRest, brainOf } from "./brain.ts";
+export type { Brain, BrainEvent } from "./brain.ts";
+export { faceOf } from "./face.ts";
+export { actsAfter, brainDoes, keyDown, keyUp, pressesInRow, setTripped } from "./gesture.ts";
 export { placeOf } from "./run.ts";
 export { nextSeconds, settles, waits } from "./time.ts";

@@ -76,5 +76,7 @@ export function keep(brain: Brain, kept: Readonly<Record<string, string>>): void
   const values = Object.fromEntries(Object.entries(kept).filter(([id]) => ids.includes(id)));
   brain.positions = { ...brain.positions, values };
   brain.inForce = { ...brain.inForce, values };
+  const { storing } = brain.board.panel ?? {};
+  if (storing) brain.storing = storing.seconds;
   say(brain, { kind: "committed", which: "values" });
 }

@@ -48,7 +48,7 @@ export function begin(brain: Brain, program: Program): void {
 }
 
 /** Breaks a program off: what moves stops, nothing more is learned. */
-export function abort(brain: Brain, code?: string): void {
+function abort(brain: Brain, code?: string): void {
   const { running } = brain;
   if (!running) return;
   delete brain.running;
@@ -115,7 +115,7 @@ function asked(
 }
 
 /** Does phase after phase until one waits or the program ends. */
-export function proceed(brain: Brain): void {
+function proceed(brain: Brain): void {
   for (let running = brain.running; running; running = brain.running) {
     const [phase] = running.queue;
     if (!phase) {

@@ -56,6 +56,8 @@ export function nextSeconds(brain: Brain): number {
     brain.run?.left ?? Infinity,
     (brain.run ? undefined : programSeconds(brain)) ?? Infinity,
     brain.pause ?? Infinity,
+    brain.storing ?? Infinity,
+    brain.boot?.left ?? Infinity,
     brain.fall && !brain.fall.done ? brain.fall.left : Infinity,
   );
 }
@@ -68,6 +70,8 @@ export function waits(brain: Brain, seconds: number): void {
     if (brain.run) brain.run.left -= by;
     else if (brain.running) brain.running.waited += by;
     if (brain.pause !== undefined) brain.pause -= by;
+    if (brain.storing !== undefined) brain.storing -= by;
+    if (brain.boot) brain.boot.left -= by;
     if (brain.fall && !brain.fall.done) brain.fall.left -= by;
     if (brain.power) due(brain);
     if (rest <= instant && nextSeconds(brain) > instant) break;
@@ -76,8 +80,19 @@ export function waits(brain: Brain, seconds: number): void {
   brain.panel = state;
 }
 
+/** Screens of the power-up follow one another. */
+function boots(brain: Brain): void {
+  const { boot } = brain;
+  if (!boot || boot.left > instant) return;
+  const next = brain.board.boots[boot.screen + 1];
+  if (next) brain.boot = { screen: boot.screen + 1, left: next.seconds };
+  else delete brain.boot;
+}
+
 /** Everything whose time has come. */
 function due(brain: Brain): void {
+  boots(brain);
+  if (brain.storing !== undefined && brain.storing <= instant) delete brain.storing;
   moves(brain);
   if (!brain.run && (programSeconds(brain) ?? 1) <= instant) programWaited(brain);
   if (brain.pause !== undefined && brain.pause <= instant) {

@@ -2,7 +2,6 @@ import { gestureText, handlesOf, sentence, setsText, type BoardProfile, type Men
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
-import { LivePanel } from "./live-panel.tsx";
 
 const Menu = styled.section`
   padding-bottom: ${space.m};
@@ -18,9 +17,13 @@ const Menu = styled.section`
   }
 `;
 
+/** What an entry starts: a program, or in a profile without one the procedure that tells of it. */
+const startedText = ({ programs, procedures }: BoardProfile, id: string): string =>
+  programs.find((each) => each.id === id)?.label ?? procedures.find((each) => each.id === id)?.title ?? id;
+
 function itemText(board: BoardProfile, item: MenuItem): string {
   if (item.menu) return `opens ${board.panel?.menus.find((menu) => menu.id === item.menu)?.label ?? item.menu}`;
-  if (item.does) return `starts: ${board.procedures.find((each) => each.id === item.does)?.title ?? item.does}`;
+  if (item.does) return `starts: ${startedText(board, item.does)}`;
   if (item.flips) return item.flips;
   if (item.number) {
     const { from, to, step, unit, delivered } = item.number;
@@ -50,7 +53,6 @@ export function BoardPanel({ board }: { board: BoardProfile }) {
   if (!panel) return <Quiet>No menus: this board is set by what stands on its face.</Quiet>;
   return (
     <>
-      <LivePanel board={board} />
       <Quiet style={{ marginBottom: 12 }}>
         {moves
           .flatMap((move) => (panel[move] ? [`${move}: ${gestureText(panel[move], handlesOf(board))}`] : []))

@@ -1,7 +1,7 @@
-import { conditionText, labelsOf, type BoardProfile, type Procedure } from "@anvilcloud/core";
+import { conditionText, fitBoard, labelsOf, programText, type BoardProfile, type Procedure } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
-import { Mark, Quiet } from "../../ui/index.ts";
+import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
 import { FactList } from "./board-facts.tsx";
 
 const One = styled.details`
@@ -57,11 +57,41 @@ function ProcedureText({ board, procedure }: { board: BoardProfile; procedure: P
   );
 }
 
-/** Everything that is done at the board, in the words of its profile. */
-export function BoardProcedures({ board }: { board: BoardProfile }) {
-  return board.procedures.map((procedure) => (
-    <ProcedureText key={procedure.id} board={board} procedure={procedure} />
+/** What the board does by itself, each with what begins it. */
+function Programs({ board }: { board: BoardProfile }) {
+  if (!board.programs.length)
+    return (
+      <Quiet>
+        This profile tells what happens and has no programs: what its steps change is claimed, and nothing runs.
+      </Quiet>
+    );
+  return board.programs.map((program) => (
+    <One key={program.id}>
+      <summary>
+        {program.label}
+        <span>by itself</span>
+      </summary>
+      <ul>
+        {programText(board, program).map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </One>
   ));
+}
+
+/** Everything that is done at the board, in the words of its profile, and what the board then does by itself. */
+export function BoardProcedures({ board: profile }: { board: BoardProfile }) {
+  const board = fitBoard(profile, { cards: profile.cards.map(({ id }) => id) });
+  return (
+    <>
+      {board.procedures.map((procedure) => (
+        <ProcedureText key={procedure.id} board={board} procedure={procedure} />
+      ))}
+      <SubHeading style={{ marginTop: 24 }}>What it does by itself</SubHeading>
+      <Programs board={board} />
+    </>
+  );
 }
 
 /** What the board keeps in memory, and what its codes mean. */

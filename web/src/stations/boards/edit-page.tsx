@@ -11,6 +11,7 @@ import { useEffect, useState } from "react";
 import { useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
+import { useAnswer } from "../../planner/index.ts";
 import { PoweredFace } from "./powered-face.tsx";
 import {
   boardSourceAddress,
@@ -120,6 +121,35 @@ function Face({ board }: { board: BoardProfile | undefined }) {
   );
 }
 
+/** Whether the profile runs: what does not come out as it claims, once its form is right. */
+function Runs({ board }: { board: BoardProfile }) {
+  const report = useAnswer([JSON.stringify(board)], (planner) => planner.runs(board));
+  if (!report) return <Quiet>Looking how it runs…</Quiet>;
+  const { right, procedures, problems } = report;
+  if (!board.programs.length)
+    return (
+      <Quiet>
+        It has no programs: what its procedures change is claimed and nothing runs. Add programs, and each procedure
+        is tried by its gestures.
+      </Quiet>
+    );
+  if (!problems.length)
+    return (
+      <Row>
+        <CheckCircle2 size={20} aria-hidden /> Run by its gestures, all {procedures} procedures end where they claim.
+      </Row>
+    );
+  return (
+    <Notice tone="caution" title={`${right} of ${procedures} procedures end where they claim`}>
+      <ul aria-label="What does not come out as claimed">
+        {problems.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </Notice>
+  );
+}
+
 function UseNote({ id, revision }: { id: string | undefined; revision: number | undefined }) {
   const { data } = useSWR<{ jobs: BoardUse[] }, Error>(id && /^[\w-]+$/.test(id) ? boardUseKey(id) : null, getJson);
   const jobs = data?.jobs ?? [];
@@ -216,6 +246,7 @@ function Editor({ start, title }: { start: string; title: string }) {
             problems={problems}
             onGo={(problem) => setGoTo({ line: problem.line ?? 1, column: problem.column ?? 1 })}
           />
+          {value && <Runs board={value} />}
           <Quiet>
             Ctrl and space: what can stand here. Escape, then Tab, leaves the text. The{" "}
             <a href="/api/schemas/board.json">schema</a> saved beside a file lets any editor complete it.

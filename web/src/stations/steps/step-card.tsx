@@ -211,6 +211,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       </details>
       {step.source && (
         <Quiet>
+          {step.claimed && "Claimed by the profile, not computed: it has no program that causes this. "}
           Known from: {step.source.from}. Holds for firmware {plan.bundle.board.firmware.join(", ")}.
         </Quiet>
       )}

@@ -37,6 +37,10 @@ const users = [
   { id: "untrained-public", text: "anyone, public" },
 ] as const;
 
+/** Room for the drive, asked for where drives sit over the opening. */
+const headers = [{ key: "headerDepthMm", label: "Room over it", unit: "mm" }] as const;
+const overhead: readonly BoardProfile["purpose"][] = ["industrial-door", "rolling-grille", "pedestrian-door"];
+
 /** A swing leaf's travel is an angle, any other's a length. */
 const travelOf = (board: BoardProfile) =>
   opensByAngle(board)
@@ -58,15 +62,17 @@ function LeafFields({
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
       <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
       <Grid $least="165px">
-        {[...measures, travelOf(board)].map(({ key, label, unit }) => (
-          <BoundNumber
-            key={key}
-            control={control}
-            name={`survey.leaves.${at}.${key}`}
-            label={label}
-            unit={unit}
-          />
-        ))}
+        {[...measures, travelOf(board), ...(overhead.includes(board.purpose) ? headers : [])].map(
+          ({ key, label, unit }) => (
+            <BoundNumber
+              key={key}
+              control={control}
+              name={`survey.leaves.${at}.${key}`}
+              label={label}
+              unit={unit}
+            />
+          ),
+        )}
         <BoundChoice control={control} name={`survey.leaves.${at}.infill`} label="Infill" options={infills} />
       </Grid>
       <Row>

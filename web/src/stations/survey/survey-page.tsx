@@ -6,6 +6,7 @@ import { Editable } from "../shared/editable.tsx";
 import { Findings } from "../shared/findings.tsx";
 import { BoardNote } from "./board-note.tsx";
 import { CardsForm } from "./cards-form.tsx";
+import { WaysForm } from "./ways-form.tsx";
 import { DevicesForm } from "./devices-form.tsx";
 import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
@@ -41,6 +42,7 @@ export function Component() {
         <CardsForm />
         <DevicesForm />
         <WishesForm />
+        <WaysForm />
         <FoundForm />
       </Editable>
     </Page>

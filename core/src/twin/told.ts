@@ -1,0 +1,89 @@
+import { handlesOf, movingThing, type BoardProfile } from "../board/index.ts";
+import { sentence } from "../quantity/index.ts";
+import type { Brain, BrainEvent } from "./brain/index.ts";
+import { movesIn } from "./runner/index.ts";
+
+const labelOf = (list: readonly { id: string; label: string }[], id: string) =>
+  list.find((each) => each.id === id)?.label ?? id;
+
+const withCode = (text: string, code: string | undefined) =>
+  code === undefined ? `${text}.` : `${text}; it shows ${code}.`;
+
+/** What happened at a running board, in a sentence; undefined for what lamps and display tell by themselves. */
+function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefined {
+  const program = (id: string) => labelOf(board.programs, id);
+  const memory = (id: string) => labelOf(board.memories, id).toLowerCase();
+  switch (event.kind) {
+    case "began":
+      return `It begins: ${program(event.program).toLowerCase()}.`;
+    case "refused":
+      return withCode(`It refuses: ${program(event.program).toLowerCase()}`, event.code);
+    case "aborted":
+      return withCode(`Broken off: ${program(event.program).toLowerCase()}`, event.code);
+    case "held-off":
+      return `${labelOf(board.inputs, event.input)} holds it off.`;
+    case "moves":
+      return movesTold(board, movesIn([event], leaves));
+    case "stops":
+      return `${sentence(`the ${movingThing(board)}`)} stands ${event.at === "between" ? "between its ends" : event.at}.`;
+    case "learned":
+      return `In memory: ${memory(event.memory)}.`;
+    case "added":
+      return `One more in memory: ${memory(event.memory)}.`;
+    case "dropped":
+      return `One less in memory: ${memory(event.memory)}.`;
+    case "forgot":
+      return `Emptied: ${memory(event.memory)}.`;
+    case "committed":
+      return event.which === "values" ? "Kept: the values as they show." : `Read: ${event.which}.`;
+    case "restored":
+      return "Values stand as delivered.";
+    case "beeps":
+      return `It beeps ${event.times === 1 ? "once" : `${event.times} times`}${event.long ? ", long" : ""}.`;
+    case "tests":
+      return `It tests ${labelOf(board.inputs, event.input).toLowerCase()}.`;
+    case "power":
+      return event.on ? "Power is on." : "Power is off.";
+    case "mode":
+    case "ended":
+    case "commanded":
+      return undefined;
+  }
+}
+
+/** Does something at a running board, and tells what came of it. */
+export function told(brain: Brain, act: () => void): string[] {
+  brain.events = [];
+  act();
+  return brain.events.flatMap((event) => eventTold(brain, event) ?? []);
+}
+
+const ways: Record<string, string> = { open: "opens", closed: "closes" };
+
+function movesTold(board: BoardProfile, [move = ""]: readonly string[]): string {
+  const [way = "", leaf] = move.split(" ");
+  return sentence(`${leaf ? `leaf ${leaf}` : `the ${movingThing(board)}`} ${ways[way] ?? way}.`);
+}
+
+/** Keys that are wanted together somewhere at this board, each set once, with what it is called. */
+export function keysTogether(board: BoardProfile): { keys: string[]; label: string }[] {
+  const called = handlesOf(board);
+  const wanted = [
+    ...board.programs.flatMap(({ on }) => on.flatMap(({ by }) => by ?? [])),
+    ...board.commits.map(({ by }) => by),
+    ...(board.panel?.opens ?? []).flatMap(({ by }) => by),
+  ];
+  const sets = wanted.flatMap((by) => ("together" in by ? [[...by.together.keys].sort()] : []));
+  return [...new Map(sets.map((keys) => [keys.join(" "), keys])).values()].map((keys) => ({
+    keys,
+    label: keys.map(called).join(" + "),
+  }));
+}
+
+/** What transmitters can send that some program of the board waits for. */
+export function heardBy(board: BoardProfile): string[] {
+  const waits = board.programs.flatMap(({ phases }) =>
+    phases.flatMap(({ await: each }) => each?.heard ?? []),
+  );
+  return [...new Set(waits)];
+}

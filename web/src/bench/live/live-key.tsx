@@ -1,0 +1,42 @@
+import { useEffect, useRef, useState } from "react";
+import { Button } from "../../ui/index.ts";
+
+/** Shorter than this it is a press, longer a hold, s. */
+export const shortestHold = 0.6;
+
+interface Props {
+  label: string;
+  isDisabled?: boolean;
+  onDown?: () => void;
+  onDone: (seconds: number) => void;
+}
+
+/** A key that is pressed or held, and tells for how long. */
+export function LiveKey({ label, isDisabled = false, onDown, onDone }: Props) {
+  const since = useRef<number>(undefined);
+  const [held, setHeld] = useState(0);
+  const [isDown, setDown] = useState(false);
+  useEffect(() => {
+    if (!isDown) return;
+    const tick = setInterval(() => setHeld((performance.now() - since.current!) / 1_000), 100);
+    return () => clearInterval(tick);
+  }, [isDown]);
+  return (
+    <Button
+      $kind="outlined"
+      isDisabled={isDisabled}
+      onPressStart={() => {
+        since.current = performance.now();
+        setHeld(0);
+        setDown(true);
+        onDown?.();
+      }}
+      onPressEnd={() => {
+        setDown(false);
+        onDone((performance.now() - since.current!) / 1_000);
+      }}
+    >
+      {isDown && held >= shortestHold ? `${label} ${Math.floor(held)} s` : label}
+    </Button>
+  );
+}
