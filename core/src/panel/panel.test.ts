@@ -219,6 +219,26 @@ describe("at the cabinet", () => {
     ]);
   });
 
+  test("a key that is held runs a value, in larger steps after a while, to its end and no farther", () => {
+    const quernish = sited("osierbeck-quernish");
+    const at = [hold("SET", 8), press("DOWN"), press("SET"), press("DOWN"), press("SET")];
+    const shown = (seconds: number) => does(quernish, set, [...at, hold("UP", seconds)]).state.editing;
+    expect(does(quernish, set, at).state.editing).toBe("30");
+    // Four steps a second where the profile says no more, by 10 after 2 s.
+    expect([shown(1), shown(2), shown(2.5), shown(3)]).toEqual(["34", "38", "58", "78"]);
+    expect(shown(60)).toBe("170");
+  });
+
+  test("what is being changed when the menu closes by itself is kept where the board keeps it, and else given up", () => {
+    const thrussel = sited("lammerlow-thrussel");
+    const change = [press("DOWN"), press("DOWN"), press("RIGHT"), press("RIGHT"), press("DOWN")];
+    const { state } = does(thrussel, set, change);
+    expect(state.editing).toBe("60");
+    expect(panelWaits(thrussel, state, 300).state.kept["v-open"]).toBe("60");
+    const forgets = { ...thrussel, panel: { ...thrussel.panel!, timeoutKeeps: false } };
+    expect(panelWaits(forgets, state, 300).state.kept["v-open"]).toBe("65");
+  });
+
   test("a text of several lines shows the entry and its value; a board without a panel has keys and no menus", () => {
     const { state } = does(sited("lammerlow-thrussel"), set, [press("DOWN"), press("DOWN"), press("RIGHT")]);
     expect(panelShows(sited("lammerlow-thrussel"), state)).toEqual(["Speed open", "65"]);

@@ -92,6 +92,29 @@ test("a leaf without its drive, or without a stop that its board needs, is told 
   }
 });
 
+test("a leaf heavier than its drive is made for, or a header too shallow for it, is told; at the limit neither", () => {
+  for (const id of boardIds()) {
+    const [drive] = fittingDrives(id);
+    const rated =
+      drive === undefined ? undefined : shippedDevices().find((each) => each.id === drive)?.drives;
+    if (!rated?.ratedMassKg) continue;
+    const told = (massKg: number, headerDepthMm?: number) => {
+      const bundle = bundleOn(id, [drive!]);
+      for (const leaf of bundle.job.survey.leaves)
+        Object.assign(leaf, { massKg }, headerDepthMm === undefined ? {} : { headerDepthMm });
+      return found(bundle)
+        .map(({ code }) => code)
+        .filter((code) => code === "leaf-too-heavy" || code === "header-too-shallow");
+    };
+    expect([id, told(rated.ratedMassKg)]).toEqual([id, []]);
+    expect([id, told(rated.ratedMassKg + 1)]).toEqual([id, ["leaf-too-heavy"]]);
+    const { headerDepthMm: depth } = rated;
+    if (depth === undefined) continue;
+    expect([id, told(rated.ratedMassKg, depth)]).toEqual([id, []]);
+    expect([id, told(rated.ratedMassKg, depth - 1)]).toEqual([id, ["header-too-shallow"]]);
+  }
+});
+
 test("trap 28: a device that talks by radio names the cards that would hear it, and only the slots they fit", () => {
   const placing = (given: JobBundle) =>
     planWiring({ ...given, board: boardOnSite(given.job, given.board) }).findings;

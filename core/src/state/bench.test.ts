@@ -48,3 +48,30 @@ test("a core landed is a wire of the circuit; one found off is none, and one fou
     expect(left).toHaveLength(wiring.cores.filter((each) => each.from !== core.from).length);
   }
 });
+
+test("things are counted into a memory and out of it; with the last one gone it is empty", () => {
+  const [id] = boardIds();
+  const begin = stateAsFound(bundleOn(id!, []));
+  const after = (...kinds: ("add" | "drop" | "learn" | "forget")[]) =>
+    kinds.reduce((state, kind) => applyEffect(state, { kind, what: "remotes" }), begin);
+  const held = (state: ReturnType<typeof after>) => [state.held.remotes, state.learned.includes("remotes")];
+  expect(held(after("add", "add"))).toEqual([2, true]);
+  expect(held(after("add", "add", "drop"))).toEqual([1, true]);
+  expect(held(after("learn", "drop"))).toEqual([0, false]);
+  expect(held(after("add", "add", "learn"))).toEqual([2, true]);
+  expect(held(after("add", "forget"))).toEqual([0, false]);
+  expect(held(after("drop"))).toEqual([0, false]);
+});
+
+test("what was seen of leaf, supply, battery and code stays seen until something else is", () => {
+  const [id] = boardIds();
+  const effects = [
+    { kind: "leaf", at: "open" },
+    { kind: "supply", from: "battery" },
+    { kind: "battery", is: "low" },
+    { kind: "fault", code: "E1" },
+  ] as const;
+  const state = effects.reduce(applyEffect, stateAsFound(bundleOn(id!, [])));
+  expect(state).toMatchObject({ leaf: "open", supply: "battery", battery: "low", fault: "E1" });
+  expect(applyEffect(state, { kind: "fault" }).fault).toBeUndefined();
+});

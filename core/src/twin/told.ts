@@ -1,5 +1,6 @@
-import { handlesOf, movingThing, type BoardProfile } from "../board/index.ts";
-import { sentence } from "../quantity/index.ts";
+import { entryName, handlesOf, movingThing, type BoardProfile } from "../board/index.ts";
+import type { PanelEvent } from "../panel/index.ts";
+import { listed, sentence } from "../quantity/index.ts";
 import type { Brain, BrainEvent } from "./brain/index.ts";
 import { movesIn } from "./runner/index.ts";
 
@@ -35,7 +36,7 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
     case "forgot":
       return `Emptied: ${memory(event.memory)}.`;
     case "committed":
-      return event.which === "values" ? "Kept: the values as they show." : `Read: ${event.which}.`;
+      return event.which === "values" ? undefined : `Read: ${event.which}.`;
     case "restored":
       return "Values stand as delivered.";
     case "beeps":
@@ -44,9 +45,33 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
       return `It tests ${labelOf(board.inputs, event.input).toLowerCase()}.`;
     case "power":
       return event.on ? "Power is on." : "Power is off.";
+    case "panel":
+      return panelTold(board, event.event);
     case "mode":
     case "ended":
     case "commanded":
+      return undefined;
+  }
+}
+
+/** What came of a key in the menus. */
+function panelTold(board: BoardProfile, event: PanelEvent): string | undefined {
+  const items = (board.panel?.menus ?? []).flatMap((menu) => menu.items);
+  const nameOf = (id: string) => {
+    const item = items.find((each) => each.id === id);
+    return item ? entryName(item) : id;
+  };
+  switch (event.kind) {
+    case "opened":
+      return `Opened ${labelOf(board.panel?.menus ?? [], event.menu)}.`;
+    case "left":
+      return "Outside of the menus.";
+    case "kept":
+      return `Kept: ${listed(Object.entries(event.values).map(([id, shows]) => `${nameOf(id)}: ${shows}`))}.`;
+    case "reverted":
+      return `Not saved, and as before: ${listed(event.items.map(nameOf))}.`;
+    case "started":
+    case "outside":
       return undefined;
   }
 }

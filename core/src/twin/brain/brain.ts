@@ -12,7 +12,7 @@ import {
   type Program,
 } from "../../board/index.ts";
 import { foundPositions, type Positions } from "../../controls/index.ts";
-import { panelAtRest, type PanelState } from "../../panel/index.ts";
+import { panelAtRest, type PanelEvent, type PanelState } from "../../panel/index.ts";
 
 /** Which of two leaves: the first opens first. */
 export type Which = "first" | "second";
@@ -58,7 +58,9 @@ export type BrainEvent =
   | { kind: "beeps"; times: number; long: boolean }
   | { kind: "tests"; input: string }
   | { kind: "commanded"; command: Command }
-  | { kind: "power"; on: boolean };
+  | { kind: "power"; on: boolean }
+  /** In the menus: one opened, a value kept or given up, the way out. */
+  | { kind: "panel"; event: PanelEvent };
 
 /**
  * A board that runs: its programs, panel, command logic and timers, without what it moves. A leaf is simply closed,

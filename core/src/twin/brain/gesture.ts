@@ -52,6 +52,7 @@ function set(brain: Brain, control: string, to: string): void {
 function take(brain: Brain, { state, events }: PanelStep): void {
   brain.panel = state;
   for (const event of events) {
+    if (event.kind !== "started" && event.kind !== "outside") say(brain, { kind: "panel", event });
     if (event.kind === "kept") keep(brain, state.kept);
     if (event.kind !== "started") continue;
     const program = brain.board.programs.find(({ id }) => id === event.program);

@@ -24,6 +24,7 @@ export function setOff(
   leaves: readonly Which[] = leavesOf(brain),
   to: LeafPlace = toward,
 ): boolean {
+  halt(brain);
   const moving = leaves.filter((leaf) => brain.at[leaf] !== to);
   if (!moving.length) return false;
   delete brain.pause;
@@ -33,14 +34,20 @@ export function setOff(
   return true;
 }
 
-/** Stops whatever moves; a leaf that had set off from an end is between the ends. */
-export function stop(brain: Brain): void {
+/** Where the leaves of a run are when it is broken off: one that had set off from an end is between the ends. */
+function halt(brain: Brain): void {
   const { run } = brain;
   if (!run) return;
   if (run.left < halfTravelSeconds)
     for (const leaf of run.leaves)
       if (brain.at[leaf] !== "between" && brain.at[leaf] !== run.to) brain.at[leaf] = "between";
   delete brain.run;
+}
+
+/** Stops whatever moves. */
+export function stop(brain: Brain): void {
+  if (!brain.run) return;
+  halt(brain);
   say(brain, { kind: "stops", at: placeOf(brain) });
 }
 

@@ -3,7 +3,7 @@ import { panelWaits } from "../../panel/index.ts";
 import { holds, inForce } from "./ask.ts";
 import { say, type Brain } from "./brain.ts";
 import { arrivedOnCommand, go } from "./command.ts";
-import { learn } from "./memory.ts";
+import { keep, learn } from "./memory.ts";
 import { arrivedInPhase, looks, programSeconds, programWaited } from "./program.ts";
 import { moveOn, placeOf, setOff, stop } from "./run.ts";
 
@@ -76,8 +76,12 @@ export function waits(brain: Brain, seconds: number): void {
     if (brain.power) due(brain);
     if (rest <= instant && nextSeconds(brain) > instant) break;
   }
-  const { state } = panelWaits(brain.board, brain.panel, seconds);
+  const { state, events } = panelWaits(brain.board, brain.panel, seconds);
   brain.panel = state;
+  for (const event of events) {
+    say(brain, { kind: "panel", event });
+    if (event.kind === "kept") keep(brain, state.kept);
+  }
 }
 
 /** Screens of the power-up follow one another. */

@@ -1,0 +1,94 @@
+import { refusesEach, type Broken } from "../../testing/broken.ts";
+import type { BoardProfile } from "../index.ts";
+
+const tandrel = "quillmarsh-tandrel";
+const pewlark = "marlstreet-pewlark";
+const quernish = "osierbeck-quernish";
+
+const program = (board: BoardProfile, id: string) => board.programs.find((each) => each.id === id)!;
+
+const cases: Broken[] = [
+  [
+    "a program nothing begins",
+    tandrel,
+    (b) => (program(b, "listen").on = []),
+    /programs\[1\]\.on: expected what it begins with, found nothing\. Add a trigger/,
+  ],
+  [
+    "a trigger that is two things",
+    tandrel,
+    (b) => Object.assign(program(b, "listen").on[0]!, { command: "open" }),
+    /programs\[1\]\.on\[0\]: expected one of by, command, power/,
+  ],
+  [
+    "a phase that does two things",
+    tandrel,
+    (b) => Object.assign(program(b, "learn").phases[0]!, { forget: "travel" }),
+    /programs\[0\]\.phases\[0\]: expected one of mode, run, .* found "mode, forget"/,
+  ],
+  [
+    "a phase that learns what the board does not keep",
+    tandrel,
+    (b) => program(b, "learn").phases.push({ learn: "pace" }),
+    /programs\[0\]\.phases\[5\]\.learn: expected memory of this board .*found "pace"/,
+  ],
+  [
+    "a phase that waits for nothing",
+    tandrel,
+    (b) => program(b, "listen").phases.push({ await: { times: 1 } }),
+    /phases\[4\]\.await: expected by, heard or when/,
+  ],
+  [
+    "a question without its answers",
+    quernish,
+    (b) => delete program(b, "learn-half-way").phases[1]!.asks!.yes,
+    /phases\[1\]\.asks: expected yes or no, found nothing\. Say by which gesture/,
+  ],
+  [
+    "a refusal that shows a code the board has not",
+    pewlark,
+    (b) => (program(b, "learn").refuses[0]!.code = "9"),
+    /refuses\[0\]\.code: expected code of this board .*found "9"/,
+  ],
+  [
+    "a reason to break off that is none",
+    tandrel,
+    (b) => program(b, "learn").aborts.push({}),
+    /aborts\[3\]: expected by or when/,
+  ],
+  [
+    "two gestures for one hold in one state",
+    tandrel,
+    (b) => (program(b, "wipe").on[0]!.by = { hold: { key: "TAKE", seconds: 3 } }),
+    /commits\[0\]\.by: expected a gesture of its own, for wipe begins with it in the same state, found "hold TAKE for 3 s"/,
+  ],
+  [
+    "a hold that is never reached behind one that acts before it",
+    tandrel,
+    (b) => (program(b, "wipe").on[0] = { by: { hold: { key: "MOVE", seconds: 9 } }, acts: "release" }),
+    /programs\[2\]\.on\[0\]\.by: expected a hold that can be reached: learn acts after 6 s already/,
+  ],
+  [
+    "a claim nothing causes",
+    tandrel,
+    (b) => (b.procedures.find(({ id }) => id === "first-cycle")!.steps[0]!.claims = { forget: "travel" }),
+    /procedures\[3\]\.steps\[0\]\.claims\.forget: expected something that a program of this board causes, found "travel"/,
+  ],
+  [
+    "a procedure in place of one that is not there",
+    "pengrath-drawmel",
+    (b) => (b.procedures.find(({ id }) => id === "set-positions")!.instead = "set-positions"),
+    /instead: expected other procedure of this board .*found "set-positions"/,
+  ],
+  [
+    "a place with a key that nothing holds",
+    tandrel,
+    (b) =>
+      (b.procedures.find(({ id }) => id === "direction")!.steps[0]!.do = [
+        { place: { at: "open", by: "hand", key: "MOVE" } },
+      ]),
+    /do\.place\.key: expected a key where one is held, and none otherwise, found "MOVE"/,
+  ],
+];
+
+describe("programs that contradict themselves or their procedures are refused", () => refusesEach(cases));

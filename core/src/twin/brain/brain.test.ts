@@ -1,0 +1,180 @@
+import type { Act, BoardProfile, End, ReactionMoment } from "../../board/index.ts";
+import { conditionHolds } from "../../board/index.ts";
+import { boardIds, shippedBoard } from "../../testing/shipped.ts";
+import { arrange } from "../runner/index.ts";
+import { askOf, brainAtRest, brainDoes, placeOf, setTripped, settles, waits, type Brain } from "./index.ts";
+
+/** A board that knows its travel, with power, its leaves closed; `conditions` may set it further. */
+function setUp(id: string, ...conditions: Parameters<typeof arrange>[1]): Brain {
+  const brain = brainAtRest(shippedBoard(id));
+  brain.power = true;
+  const travel = brain.board.memories.filter(({ holds }) => holds === "travel");
+  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
+  brain.events = [];
+  return brain;
+}
+
+const drivers = boardIds().filter((id) => shippedBoard(id).leaves > 0);
+const step = (brain: Brain) => brainDoes(brain, { command: "step" });
+const toward = ({ run }: Brain) => run?.toward;
+
+describe("the step command, by the logic in force", () => {
+  const logics = (id: string, is: string) =>
+    shippedBoard(id)
+      .settings.flatMap(({ rows }) => rows)
+      .some(({ sets }) => sets["command-logic"] === is);
+  const having = (is: string) => drivers.filter((id) => logics(id, is));
+  const logic = (is: string) => ({ behaviour: "command-logic" as const, is });
+
+  test.each(having("open-stop-close-stop"))("%s opens, stops, closes, stops", (id) => {
+    const brain = setUp(id, logic("open-stop-close-stop"));
+    const seen: (End | undefined)[] = [];
+    for (let n = 0; n < 4; n += 1) {
+      step(brain);
+      seen.push(toward(brain));
+      waits(brain, 3);
+    }
+    expect(seen).toEqual(["open", undefined, "closed", undefined]);
+  });
+
+  test.each(having("open-close"))("%s opens and closes, turning in mid-travel", (id) => {
+    const brain = setUp(id, logic("open-close"));
+    const seen: (End | undefined)[] = [];
+    for (let n = 0; n < 3; n += 1) {
+      step(brain);
+      seen.push(toward(brain));
+      waits(brain, 3);
+    }
+    expect(seen).toEqual(["open", "closed", "open"]);
+  });
+
+  test.each(having("open-only"))("%s only opens", (id) => {
+    const brain = setUp(id, logic("open-only"));
+    step(brain);
+    waits(brain, 3);
+    step(brain);
+    expect(toward(brain)).toBe("open");
+    settles(brain);
+    step(brain);
+    expect([placeOf(brain), toward(brain)]).toEqual(["open", undefined]);
+  });
+});
+
+test("a command the other way stops the leaf or turns it, as the board has it", () => {
+  for (const id of drivers) {
+    const { "opposite-command": how } = shippedBoard(id).fixed;
+    const brain = setUp(id);
+    brainDoes(brain, { command: "open" });
+    waits(brain, 3);
+    brainDoes(brain, { command: "close" });
+    expect([id, toward(brain)]).toEqual([id, how === "stops" ? undefined : "closed"]);
+  }
+});
+
+test("a stop stands between the ends; the next step goes back from where the leaf was going", () => {
+  for (const id of drivers) {
+    const brain = setUp(id);
+    brainDoes(brain, { command: "open" });
+    waits(brain, 3);
+    brainDoes(brain, { command: "stop" });
+    expect([id, placeOf(brain), toward(brain)]).toEqual([id, "between", undefined]);
+    expect(askOf(brain).leaf("stopped")).toBe(true);
+    brainDoes(brain, { command: "close" });
+    settles(brain);
+    expect(askOf(brain).leaf("closed")).toBe(true);
+  }
+});
+
+test("where it closes by itself it does so after its pause and not before, and else never", () => {
+  for (const id of drivers) {
+    const brain = setUp(id);
+    brainDoes(brain, { command: "open" });
+    waits(brain, 12);
+    expect([id, placeOf(brain)]).toEqual([id, "open"]);
+    const { pause } = brain;
+    waits(brain, (pause ?? 600) - 0.5);
+    expect([id, placeOf(brain), toward(brain)]).toEqual([id, "open", undefined]);
+    waits(brain, 1);
+    expect([id, toward(brain)]).toEqual([id, pause === undefined ? undefined : "closed"]);
+  }
+});
+
+/** What an input does in a moment on a board as it stands. */
+function actOf({ board }: Brain, ask: ReturnType<typeof askOf>, input: string, moment: ReactionMoment): Act {
+  return board.inputs
+    .find(({ id }) => id === input)!
+    .reactions.find(({ when }) => conditionHolds(when, ask))![moment];
+}
+
+/** Every protection of a board, switched on. */
+const guards = (board: BoardProfile) => board.inputs.filter((input) => input.guards.length > 0);
+
+describe.each(drivers)("the protections of %s", (id) => {
+  const board = shippedBoard(id);
+
+  test.each(guards(board).map((input) => [input.id]))(
+    "%s: at rest it refuses what its profile says, and nothing else",
+    (input) => {
+      for (const [moment, what] of [
+        ["closed", "open"],
+        ["open", "close"],
+      ] as const) {
+        const brain = setUp(id, { leaf: moment }, { open: input });
+        brainDoes(brain, { command: what });
+        const act = actOf(brain, askOf(brain), input, moment);
+        expect([moment, toward(brain) !== undefined]).toEqual([moment, act !== "refuse" && act !== "hold"]);
+      }
+    },
+  );
+
+  test.each(guards(board).map((input) => [input.id]))(
+    "%s: under way it does what its profile says",
+    (input) => {
+      for (const [moment, what, back] of [
+        ["opening", "open", "closed"],
+        ["closing", "close", "open"],
+      ] as const) {
+        const brain = setUp(id, { leaf: what === "open" ? "closed" : "open" }, { open: input });
+        setTripped(brain, input, false);
+        brainDoes(brain, { command: what });
+        waits(brain, 3);
+        setTripped(brain, input, true);
+        const act = actOf(brain, askOf(brain), input, moment);
+        const goesOn = act === "ignore" || act === "slow";
+        const turns = act === "reverse" || act === "stop-reverse";
+        const wanted = goesOn ? (what === "open" ? "open" : "closed") : turns ? back : undefined;
+        expect([moment, act, toward(brain)]).toEqual([moment, act, wanted]);
+      }
+    },
+  );
+});
+
+test("without power nothing answers, and what ran is over once power goes", () => {
+  for (const id of drivers) {
+    const brain = setUp(id);
+    brainDoes(brain, { command: "open" });
+    waits(brain, 3);
+    brainDoes(brain, { power: "off" });
+    brain.events = [];
+    for (const what of ["open", "close", "step"] as const) brainDoes(brain, { command: what });
+    waits(brain, 60);
+    expect([id, brain.events, toward(brain)]).toEqual([id, [], undefined]);
+  }
+});
+
+test("screens follow one another once there is power, and keys pressed while it stores are lost", () => {
+  const hoistrum = brainAtRest(shippedBoard("hexby-hoistrum"));
+  brainDoes(hoistrum, { power: "on" });
+  const screens = [hoistrum.boot?.screen];
+  waits(hoistrum, 2.5);
+  screens.push(hoistrum.boot?.screen);
+  waits(hoistrum, 1);
+  expect([...screens, hoistrum.boot]).toEqual([0, 1, undefined]);
+  const tinkell = setUp("sorrel-tinkell");
+  tinkell.storing = 2;
+  brainDoes(tinkell, { hold: { key: "KNOB", seconds: 7 } });
+  expect(tinkell.panel.path).toEqual([]);
+  waits(tinkell, 2);
+  brainDoes(tinkell, { hold: { key: "KNOB", seconds: 7 } });
+  expect(tinkell.panel.path).toHaveLength(1);
+});
