@@ -50,7 +50,8 @@ function phaseText(board: BoardProfile, phase: Phase): string {
   if (phase.drop !== undefined) return `takes one out of ${memory(phase.drop)}`;
   if (phase.commit !== undefined) return "reads what was moved";
   if (phase.restores !== undefined) return `puts ${phase.restores} back as delivered`;
-  if (phase.beeps !== undefined) return `beeps ${count(phase.beeps, "time")}${phase.long ? ", long" : ""}`;
+  if (phase.beeps !== undefined)
+    return `beeps ${phase.beeps === 1 ? "once" : `${phase.beeps} times`}${phase.long ? ", long" : ""}`;
   if (phase.phases)
     return `${count(phase.cycle ?? 1, "time")}: ${phase.phases.map((inner) => phaseText(board, inner)).join(", ")}`;
   return `waits ${secondsText(phase)}`;

@@ -94,8 +94,8 @@ describe("a job's bundle", () => {
     ],
     [
       "a board of another revision",
-      (b) => (b.job.board.revision = 2),
-      /job\.board: expected the bundle's board, quillmarsh-tandrel revision 1/,
+      (b) => (b.job.board.revision = 3),
+      /job\.board: expected the bundle's board, quillmarsh-tandrel revision 2/,
     ],
     [
       "a device that is not in it",

@@ -60,26 +60,26 @@ describe("the database", () => {
 describe("profiles", () => {
   test("the newest revision is listed and found; an older one can still be asked for", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-tandrel" }))!;
-    expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "newer" }, "# mine")).toBe("stored");
+    expect(await addOwn(knex, "board", { ...board, revision: 3, summary: "newer" }, "# mine")).toBe("stored");
     const listed = JSON.parse(await profilesJson(knex, "board")) as BoardProfile[];
-    expect(listed.filter(({ id }) => id === board.id).map(({ revision }) => revision)).toEqual([2]);
+    expect(listed.filter(({ id }) => id === board.id).map(({ revision }) => revision)).toEqual([3]);
     const names = listed.map(({ name }) => name);
     expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("newer");
-    expect((await findProfile(knex, "board", { id: board.id, revision: 1 }))?.summary).toBe(board.summary);
-    expect(await findProfile(knex, "board", { id: board.id, revision: 3 })).toBeUndefined();
+    expect((await findProfile(knex, "board", { id: board.id, revision: 2 }))?.summary).toBe(board.summary);
+    expect(await findProfile(knex, "board", { id: board.id, revision: 4 })).toBeUndefined();
   });
 
   test("a revision that is there is never written over, by a person or by a later shipped file", async () => {
     const board = (await findProfile(knex, "board", { id: "quillmarsh-tandrel" }))!;
-    await addOwn(knex, "board", { ...board, revision: 2, summary: "mine" }, "# mine");
+    await addOwn(knex, "board", { ...board, revision: 3, summary: "mine" }, "# mine");
+    expect(await addOwn(knex, "board", { ...board, revision: 3, summary: "again" }, "# again")).toEqual({
+      newest: 3,
+    });
     expect(await addOwn(knex, "board", { ...board, revision: 2, summary: "again" }, "# again")).toEqual({
-      newest: 2,
+      newest: 3,
     });
-    expect(await addOwn(knex, "board", { ...board, revision: 1, summary: "again" }, "# again")).toEqual({
-      newest: 2,
-    });
-    await putShipped(knex, "board", { ...board, revision: 2, summary: "shipped" }, "# shipped", "d");
+    await putShipped(knex, "board", { ...board, revision: 3, summary: "shipped" }, "# shipped", "d");
     expect((await findProfile(knex, "board", { id: board.id }))?.summary).toBe("mine");
     expect((await boardSource(knex, { id: board.id }))?.source).toBe("# mine");
   });

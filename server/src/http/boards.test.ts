@@ -50,41 +50,41 @@ describe("boards over HTTP", () => {
     expect(body).toEqual(readBoard(mine, "x"));
     expect((await request(app).get("/api/boards/loft-sash/source")).text).toBe(mine);
     expect((await request(app).get("/api/boards/loft-sash/revisions")).body).toEqual({
-      revisions: [{ revision: 1, origin: "own" }],
+      revisions: [{ revision: 2, origin: "own" }],
     });
   });
 
   test("never lose a revision: one that is there is refused, and the refusal says which is free", async () => {
     const { body } = await post(tandrel).expect(409);
-    expect(body.detail).toContain("revision: expected 2 or more, found 1");
-    await post(withHeading(tandrel, { revision: 2 })).expect(201);
-    await post(withHeading(tandrel, { revision: 2 })).expect(409);
-    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(2);
-    expect((await request(app).get("/api/boards/quillmarsh-tandrel?revision=1")).body.revision).toBe(1);
+    expect(body.detail).toContain("revision: expected 3 or more, found 2");
+    await post(withHeading(tandrel, { revision: 3 })).expect(201);
+    await post(withHeading(tandrel, { revision: 3 })).expect(409);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(3);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel?revision=2")).body.revision).toBe(2);
   });
 
   test("a job keeps its revision until it takes the new one, and then can be read and exported", async () => {
-    await post(withHeading(tandrel, { revision: 2 })).expect(201);
+    await post(withHeading(tandrel, { revision: 3 })).expect(201);
     const uses = await request(app).get("/api/boards/quillmarsh-tandrel/jobs").expect(200);
     expect(
       uses.body.jobs.map((use: { id: string; revision: number }) => [use.id, use.revision]).sort(),
-    ).toEqual([["netloft", 1]]);
+    ).toEqual([["netloft", 2]]);
     const before = await request(app).get("/api/jobs/netloft");
-    expect(before.body.board.revision).toBe(1);
-    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 2 } };
+    expect(before.body.board.revision).toBe(2);
+    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 3 } };
     const put = await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job);
-    expect(put.body.board.revision).toBe(2);
+    expect(put.body.board.revision).toBe(3);
     const { log } = (await request(app).get("/api/jobs/netloft/log")).body;
     expect(log.at(-1)).toMatchObject({
       kind: "board-taken",
-      from: { id: "quillmarsh-tandrel", revision: 1 },
-      to: { id: "quillmarsh-tandrel", revision: 2 },
+      from: { id: "quillmarsh-tandrel", revision: 2 },
+      to: { id: "quillmarsh-tandrel", revision: 3 },
     });
     // A save from a stale version leaves neither the change nor a word in the log.
     await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job).expect(412);
     expect((await request(app).get("/api/jobs/netloft/log")).body.log).toHaveLength(log.length);
     const { body } = await request(app).get("/api/jobs/netloft/bundle").expect(200);
-    expect(body.board.revision).toBe(2);
+    expect(body.board.revision).toBe(3);
     const other = await serve();
     await request(other.app).post("/api/bundles").send(body).expect(201);
     await other.knex.destroy();
@@ -92,40 +92,40 @@ describe("boards over HTTP", () => {
 
   test("no jump burns the numbers that are left: a revision lies within reach of the newest", async () => {
     const far = await post(withHeading(tandrel, { revision: 9_999 })).expect(409);
-    expect(far.body).toMatchObject({ title: "Revision out of reach", newest: 1 });
-    expect(far.body.detail).toContain("revision: expected 2 to 101, found 9999");
-    await post(withHeading(tandrel, { revision: 102 })).expect(409);
-    await post(withHeading(tandrel, { revision: 101 })).expect(201);
+    expect(far.body).toMatchObject({ title: "Revision out of reach", newest: 2 });
+    expect(far.body.detail).toContain("revision: expected 3 to 102, found 9999");
+    await post(withHeading(tandrel, { revision: 103 })).expect(409);
     await post(withHeading(tandrel, { revision: 102 })).expect(201);
+    await post(withHeading(tandrel, { revision: 103 })).expect(201);
   });
 
   test("a revision written here goes when no job was made with it, and stays while one was", async () => {
     const remove = (revision: number) =>
       request(app).delete(`/api/boards/quillmarsh-tandrel?revision=${revision}`);
-    await post(withHeading(tandrel, { revision: 2 })).expect(201);
+    await post(withHeading(tandrel, { revision: 3 })).expect(201);
     const before = await request(app).get("/api/jobs/netloft");
-    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 2 } };
+    const job = { ...before.body.job, board: { id: "quillmarsh-tandrel", revision: 3 } };
     await request(app).put("/api/jobs/netloft").set("If-Match", before.headers.etag!).send(job).expect(200);
-    expect((await remove(2).expect(409)).body.detail).toContain("jobs were made with it");
-    expect((await remove(1).expect(409)).body.title).toBe("Shipped");
+    expect((await remove(3).expect(409)).body.detail).toContain("jobs were made with it");
+    expect((await remove(2).expect(409)).body.title).toBe("Shipped");
     await request(app).put("/api/jobs/netloft").set("If-Match", '"2"').send(before.body.job).expect(200);
-    await remove(2).expect(204);
-    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(1);
+    await remove(3).expect(204);
+    expect((await request(app).get("/api/boards/quillmarsh-tandrel")).body.revision).toBe(2);
   });
 
   test("a job may go to a revision, back, away under another id, and there again", async () => {
-    await post(withHeading(tandrel, { revision: 2 })).expect(201);
+    await post(withHeading(tandrel, { revision: 3 })).expect(201);
     const take = async (id: string, revision: number) => {
       const { body, headers } = await request(app).get(`/api/jobs/${id}`);
       const job = { ...body.job, board: { id: "quillmarsh-tandrel", revision } };
       await request(app).put(`/api/jobs/${id}`).set("If-Match", headers.etag!).send(job).expect(200);
     };
+    await take("netloft", 3);
     await take("netloft", 2);
-    await take("netloft", 1);
     const { body } = await request(app).get("/api/jobs/netloft/bundle");
     const copy = { ...body, job: { ...body.job, id: "copied" } };
     await request(app).post("/api/bundles").send(copy).expect(201);
-    await take("copied", 2);
+    await take("copied", 3);
     const { log } = (await request(app).get("/api/jobs/copied/log")).body as { log: { kind: string }[] };
     expect(log.filter(({ kind }) => kind === "board-taken")).toHaveLength(3);
   });

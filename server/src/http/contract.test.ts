@@ -63,7 +63,7 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .post("/api/boards")
       .type("application/yaml")
       .send(text.replace(/^id: .*$/m, "id: gone-tandrel"));
-    return request(app).delete("/api/boards/gone-tandrel?revision=1");
+    return request(app).delete("/api/boards/gone-tandrel?revision=2");
   },
   "delete /api/devices/{id}": async () => {
     const [device] = (await request(app).get("/api/devices")).body.devices as object[];

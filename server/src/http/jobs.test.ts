@@ -57,7 +57,7 @@ describe("jobs", () => {
       .expect(200);
     expect(found.body.job).toMatchObject({
       title: "Kelp store, pair",
-      board: { id: "quillmarsh-tandrel", revision: 1 },
+      board: { id: "quillmarsh-tandrel", revision: 2 },
     });
   });
 

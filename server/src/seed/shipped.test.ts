@@ -38,14 +38,14 @@ describe("a board or device that is shipped no more", () => {
     expect(await listed("device")).not.toContain("quillmarsh-heron");
     expect((await listed("board")).length).toBe(readdirSync(join(root, "boards")).length - 1);
     expect((await findProfile(knex, "board", { id: gone }))?.id).toBe(gone);
-    expect(await boardRevisions(knex, gone)).toEqual([{ revision: 1, origin: "retired" }]);
+    expect(await boardRevisions(knex, gone)).toEqual([{ revision: 2, origin: "retired" }]);
     expect(await findJob(knex, "netloft")).toEqual(before);
   });
 
   test("comes back with a version that ships it again; what was written here on its id never leaves", async () => {
     const board = (await findProfile(knex, "board", { id: gone }))!;
     await loadShipped(knex, laterWithout(...files));
-    await addOwn(knex, "board", { ...board, revision: 2 }, "# mine");
+    await addOwn(knex, "board", { ...board, revision: 3 }, "# mine");
     await loadShipped(knex, laterWithout(...files));
     expect(await listed("board")).toContain(gone);
     await loadShipped(knex, root);

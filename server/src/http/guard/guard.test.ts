@@ -28,7 +28,7 @@ async function changes(): Promise<request.Test[]> {
     request(app)
       .post("/api/boards")
       .type("application/yaml")
-      .send(profile.text.replace("revision: 1", "revision: 2")),
+      .send(profile.text.replace("revision: 2", "revision: 3")),
     request(app).delete("/api/boards/quillmarsh-tandrel?revision=1"),
     request(app).post("/api/bundles").send({}),
     request(app).post("/api/plan").send({}),

@@ -66,11 +66,11 @@ describe("the list of boards", () => {
   test("shows each with its purpose and how many jobs rest on it", async () => {
     serve({ "/api/boards": { boards, jobs: { "quillmarsh-tandrel": 3, "tarn-grellock": 1 } } });
     show("/boards");
-    expect(await screen.findByText("revision 1, 3 jobs")).toBeTruthy();
+    expect(await screen.findByText("revision 2, 3 jobs")).toBeTruthy();
     expect(document.querySelectorAll("li")).toHaveLength(4);
     expect(screen.getByText(boards[0]!.summary)).toBeTruthy();
-    expect(screen.getByText("revision 1, 1 job")).toBeTruthy();
-    expect(screen.getAllByText("revision 1, no job")).toHaveLength(2);
+    expect(screen.getByText("revision 2, 1 job")).toBeTruthy();
+    expect(screen.getAllByText("revision 2, no job")).toHaveLength(2);
     expect(screen.getAllByText("Rolling grille").length).toBeGreaterThan(0);
   });
 

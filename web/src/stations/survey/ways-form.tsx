@@ -1,6 +1,8 @@
 import type { Procedure } from "@anvilcloud/core";
+import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
-import { Choice, Quiet, Segments, Toggle } from "../../ui/index.ts";
+import { space } from "../../theme/index.ts";
+import { Choice, Quiet, Segments, SubHeading, Toggle } from "../../ui/index.ts";
 import { Grid } from "./grid.ts";
 import { Section } from "./section.tsx";
 
@@ -15,6 +17,11 @@ const reasons = {
   after: "Some boards set up without them; links stay in meanwhile, and none may be left.",
   "": "Not chosen: the run sheet is as it was when this job was begun.",
 } as const;
+
+const Stack = styled.div`
+  display: grid;
+  gap: ${space.m};
+`;
 
 const whereDone = (procedure: Procedure) => procedure.station !== undefined;
 
@@ -35,49 +42,52 @@ export function WaysForm() {
 
   return (
     <Section title="How it is done">
-      {groups.length > 0 && (
-        <Grid>
-          {groups.map(({ usual, others }) => {
-            const ids = others.map(({ id }) => id);
-            return (
-              <Choice
-                key={usual.id}
-                label={usual.kind === "learn" ? "Learns by" : "Done by"}
-                value={ids.find((id) => chosen.includes(id)) ?? usual.id}
-                onChange={(id) =>
-                  change(
-                    id === usual.id
-                      ? { kind: "choose", procedure: ids[0]!, on: false, others: ids }
-                      : { kind: "choose", procedure: id, on: true, others: ids },
-                  )
-                }
-                options={[usual, ...others].map(({ id, title }) => ({ id, text: title }))}
-              />
-            );
-          })}
-        </Grid>
-      )}
-      {besides.map(({ id, title }) => (
-        <Toggle
-          key={id}
-          label={title}
-          value={chosen.includes(id)}
-          onChange={(on) => change({ kind: "choose", procedure: id, on, others: [] })}
-        />
-      ))}
-      <div>
-        <Segments
-          label="Protections are proved"
-          value={proof}
-          onChange={(to) => to && change({ kind: "proof", proof: to })}
-          options={proofs}
-        />
-        <Quiet>
-          {maker
-            ? "This board's maker wants its sensors proved after set-up, whatever is chosen here."
-            : reasons[proof]}
-        </Quiet>
-      </div>
+      <Stack>
+        {groups.length > 0 && (
+          <Grid $least="340px">
+            {groups.map(({ usual, others }) => {
+              const ids = others.map(({ id }) => id);
+              return (
+                <Choice
+                  key={usual.id}
+                  label={usual.kind === "learn" ? "Learns by" : "Done by"}
+                  value={ids.find((id) => chosen.includes(id)) ?? usual.id}
+                  onChange={(id) =>
+                    change(
+                      id === usual.id
+                        ? { kind: "choose", procedure: ids[0]!, on: false, others: ids }
+                        : { kind: "choose", procedure: id, on: true, others: ids },
+                    )
+                  }
+                  options={[usual, ...others].map(({ id, title }) => ({ id, text: title }))}
+                />
+              );
+            })}
+          </Grid>
+        )}
+        {besides.map(({ id, title }) => (
+          <Toggle
+            key={id}
+            label={title}
+            value={chosen.includes(id)}
+            onChange={(on) => change({ kind: "choose", procedure: id, on, others: [] })}
+          />
+        ))}
+        <div>
+          <SubHeading>Protections are proved</SubHeading>
+          <Segments
+            label="Protections are proved"
+            value={proof}
+            onChange={(to) => to && change({ kind: "proof", proof: to })}
+            options={proofs}
+          />
+          <Quiet>
+            {maker
+              ? "This board's maker wants its sensors proved after set-up, whatever is chosen here."
+              : reasons[proof]}
+          </Quiet>
+        </div>
+      </Stack>
     </Section>
   );
 }
