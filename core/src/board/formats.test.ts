@@ -24,9 +24,9 @@ describe("earlier formats", () => {
     expect(board.programs).toEqual([]);
     const reactions = Object.fromEntries(board.inputs.map(({ id, reactions: rows }) => [id, rows.at(-1)]));
     expect(reactions.stop).toMatchObject({
-      closed: "refuse",
+      closed: { says: "stays", does: "refuse" },
       opening: "stop",
-      open: "refuse",
+      open: { says: "stays", does: "refuse" },
       closing: "stop",
     });
     expect(reactions.beam).toMatchObject({ closed: "ignore", open: "hold", closing: "reverse" });

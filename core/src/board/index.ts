@@ -34,6 +34,7 @@ export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
 export {
   actText,
+  actWord,
   conditionBecause,
   conditionHolds,
   conditionInstead,

@@ -1,4 +1,5 @@
 import {
+  actWord,
   conditionHolds,
   deliveredCards,
   movingThing,
@@ -18,7 +19,7 @@ function guardsClosing(planned: Planned, input: BoardInput): boolean {
   const ask = plannedCircumstances(planned);
   if (input.off && plannedBehaviours(planned)[input.off.behaviour] === input.off.is) return false;
   const row = input.reactions.find(({ when }) => conditionHolds(when, ask));
-  return row === undefined ? input.guards.includes("closing") : row.closing !== "ignore";
+  return row === undefined ? input.guards.includes("closing") : actWord(row.closing) !== "ignore";
 }
 
 /** Why nothing guards the closing movement; undefined where something does. */

@@ -16,6 +16,7 @@ export {
 } from "../words/index.ts";
 export type {
   Act,
+  ActWord,
   BatteryState,
   Circumstances,
   Command,

@@ -17,12 +17,13 @@ export type { Circumstances, Labels, Names } from "./names.ts";
 export {
   actOf,
   actText,
+  actWord,
   provedMoving,
   provingText,
   reactionMoments,
   reactionSchema,
   refusedAtRest,
 } from "./reaction.ts";
-export type { Act, ReactionMoment } from "./reaction.ts";
+export type { Act, ActWord, ReactionMoment } from "./reaction.ts";
 export { known, unique } from "./report.ts";
 export type { Report } from "./report.ts";

@@ -52,7 +52,7 @@ const acts = {
 } as const satisfies Record<string, Partial<Record<ReactionMoment, string>>>;
 
 export type ActWord = keyof typeof acts;
-export type Act = ActWord | { retractMm: number } | { says: string };
+export type Act = ActWord | { retractMm: number } | { says: string; does?: ActWord | undefined };
 
 const texts: Record<ActWord, Partial<Record<ReactionMoment, string>>> = acts;
 const wordsFor = (moment: ReactionMoment) =>
@@ -68,7 +68,12 @@ const actIn = (moment: ReactionMoment) =>
             .describe("It stops and backs off by so many millimetres."),
         ]
       : []),
-    z.strictObject({ says: label }).describe("In words alone, which are told and cause nothing."),
+    z
+      .strictObject({
+        says: label,
+        does: z.enum(wordsFor(moment) as [ActWord, ...ActWord[]]).optional(),
+      })
+      .describe("In words of its own; `does` is what they mean, and without it they cause nothing."),
   ]) as unknown as z.ZodType<Act, Act>;
 
 /** What the leaf does when an input trips, moment by moment; the first row whose condition holds counts. */
@@ -88,12 +93,21 @@ export function actText(act: Act, moment: ReactionMoment): string {
   return "says" in act ? act.says : `stops and backs off by about ${act.retractMm} mm`;
 }
 
-/** The act that words of an earlier format mean in a moment; the words themselves where they mean none. */
+/** What an act makes of the leaf, whatever words it is told in; undefined for words that cause nothing. */
+export function actWord(act: Act): ActWord | undefined {
+  if (typeof act === "string") return act;
+  return "says" in act ? act.does : "back-off";
+}
+
+/** Words of earlier formats for a leaf that does not set off. */
+const refusals = ["stays", "does not open", "does not move", "stays open"];
+
+/** The act that words of an earlier format mean in a moment, told in those words as it was. */
 export function actOf(words: string, moment: ReactionMoment): Act {
   const same = wordsFor(moment).find((word) => texts[word][moment] === words);
   if (same) return same;
-  return ["stays", "does not open", "does not move"].includes(words) && !moments[moment].moves
-    ? "refuse"
+  return refusals.includes(words) && !moments[moment].moves
+    ? { says: words, does: "refuse" }
     : { says: words };
 }
 
@@ -109,7 +123,8 @@ export function refusedAtRest(
 ): { moment: ReactionMoment; expected: string }[] {
   return answersAtRest
     .filter(
-      ({ moving, atRest }) => row[moving] === "ignore" && ["refuse", "hold"].includes(String(row[atRest])),
+      ({ moving, atRest }) =>
+        actWord(row[moving]) === "ignore" && ["refuse", "hold"].includes(actWord(row[atRest]) ?? ""),
     )
     .map(({ moving, atRest }) => ({ moment: atRest, expected: `ignore or slow, as ${moving} is ignored` }));
 }

@@ -1,6 +1,7 @@
 import {
+  actWord,
   conditionHolds,
-  type Act,
+  type ActWord,
   type BoardInput,
   type Command,
   type End,
@@ -12,16 +13,17 @@ import { begin } from "./program.ts";
 import { placeOf, setOff, stop } from "./run.ts";
 
 /** What a tripped input does in a moment; undefined for one that is not there for that, or is off. */
-function actOf(brain: Brain, input: BoardInput, moment: ReactionMoment): Act | undefined {
+function actOf(brain: Brain, input: BoardInput, moment: ReactionMoment): ActWord | undefined {
   if (!brain.tripped.has(input.id) || isOff(brain, input)) return undefined;
   const ask = askOf(brain);
-  return input.reactions.find(({ when }) => conditionHolds(when, ask))?.[moment];
+  const row = input.reactions.find(({ when }) => conditionHolds(when, ask));
+  return row && actWord(row[moment]);
 }
 
 /** The protection that keeps the leaves from setting off toward an end; undefined where none does. */
 function heldOff(brain: Brain, toward: End): BoardInput | undefined {
   const moment: ReactionMoment = toward === "open" ? "closed" : "open";
-  return brain.board.inputs.find((input) => ["refuse", "hold"].includes(String(actOf(brain, input, moment))));
+  return brain.board.inputs.find((input) => ["refuse", "hold"].includes(actOf(brain, input, moment) ?? ""));
 }
 
 /** Tests before a movement: each input whose test is switched on, or that is always tested. */
