@@ -50,6 +50,8 @@ function phaseText(board: BoardProfile, phase: Phase): string {
   if (phase.drop !== undefined) return `takes one out of ${memory(phase.drop)}`;
   if (phase.commit !== undefined) return "reads what was moved";
   if (phase.restores !== undefined) return `puts ${phase.restores} back as delivered`;
+  if (phase.shows !== undefined)
+    return `shows ${phase.shows.replace("{slot}", "the slot")}, ${secondsText(phase)}`;
   if (phase.beeps !== undefined)
     return `beeps ${phase.beeps === 1 ? "once" : `${phase.beeps} times`}${phase.long ? ", long" : ""}`;
   if (phase.phases)

@@ -364,6 +364,23 @@ const present: Trait[] = [
     (b) => b.procedures.some((p) => p.kind === "battery-low"),
     "drawmel pewlark quernish skarlune thrussel tinkell umbrick wendrel",
   ],
+  [
+    "values set in an app alone",
+    (b) => b.panel?.menus.some(({ kind }) => kind === "app") ?? false,
+    "wendrel",
+  ],
+  ["screens after power comes", (b) => b.boots.length > 0, "hoistrum quernish slathorn"],
+  ["storing takes a while", (b) => b.panel?.storing !== undefined, "tinkell"],
+  [
+    "a menu that is shorter while new",
+    (b) => b.panel?.menus.some(({ id }) => id === "new-door") ?? false,
+    "thrussel",
+  ],
+  [
+    "a travel learned in a second way, as the job chooses",
+    (b) => b.procedures.some(({ kind, instead }) => kind === "learn" && instead !== undefined),
+    "casspel drawmel grellock skarlune slathorn tinkell",
+  ],
 ];
 
 const nameOf = ({ id }: BoardProfile) => id.split("-").at(-1)!;

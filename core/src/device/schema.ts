@@ -100,6 +100,18 @@ export const deviceSchema = z.strictObject({
     .max(8)
     .default([])
     .describe("Jumpers on the device that must be off in service."),
+  lamps: z
+    .array(
+      z.strictObject({
+        label,
+        lit: z
+          .enum(["powered", "clear", "tripped"])
+          .describe("While it has its supply; while nothing trips it; while something does."),
+      }),
+    )
+    .max(6)
+    .default([])
+    .describe("Lamps on the device itself."),
   clearanceMm: z
     .number()
     .min(0)

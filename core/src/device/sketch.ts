@@ -89,6 +89,7 @@ export function deviceFrom({ name, kind, contact, supply }: DeviceSketch): Devic
     ],
     ...(earthed ? { earth: "earth" } : {}),
     doubleInsulated: false,
+    lamps: [],
     jumpers: [],
     keyed: false,
     wiring: [],

@@ -45,6 +45,26 @@ describe("edits of a job", () => {
     expect(edits.map(({ kind }) => kind).sort()).toEqual([...kinds].sort());
   });
 
+  test("of procedures that stand in one place one is chosen at most; what is chosen besides stays", () => {
+    const choose = (procedure: string, on: boolean, others: string[]): JobEdit => ({
+      kind: "choose",
+      procedure,
+      on,
+      others,
+    });
+    const ways = ["by-hand", "by-sensor"];
+    expect(after(choose("keypad", true, []), choose("by-hand", true, ways)).chosen).toEqual([
+      "keypad",
+      "by-hand",
+    ]);
+    expect(after(choose("by-hand", true, ways), choose("by-sensor", true, ways)).chosen).toEqual([
+      "by-sensor",
+    ]);
+    expect(
+      after(choose("keypad", true, []), choose("by-hand", true, ways), choose("by-hand", false, ways)).chosen,
+    ).toEqual(["keypad"]);
+  });
+
   test("each changes what it names and nothing else", () => {
     expect(after({ kind: "wish", behaviour: "force", value: 61 })).toEqual({
       ...job,

@@ -26,7 +26,7 @@ function unreached(board: BoardProfile): string[] {
     const rest = panelAtRest(on);
     const ways = [false, true].map((learned) => panelAlone(learned));
     return (on.panel?.menus ?? [])
-      .flatMap(({ items }) => items)
+      .flatMap(({ kind, items }) => (kind === "app" ? [] : items))
       .filter(({ id }) => !ways.some((ask) => wayToEntry(on, ask, rest, id)))
       .map((item) => `Entry ${entryName(item)} (${item.id}) is reached by no keys in firmware ${firmware}.`);
   });

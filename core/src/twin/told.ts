@@ -41,6 +41,8 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
       return "Values stand as delivered.";
     case "beeps":
       return `It beeps ${event.times === 1 ? "once" : `${event.times} times`}${event.long ? ", long" : ""}.`;
+    case "shows":
+      return undefined;
     case "tests":
       return `It tests ${labelOf(board.inputs, event.input).toLowerCase()}.`;
     case "power":

@@ -59,23 +59,7 @@ export const migrations: readonly Migration[] = [
   },
   {
     name: "003-device-rules",
-    async up(knex) {
-      const profiles = (await knex("profiles")
-        .where({ kind: "device" })
-        .select(knex.raw("rowid AS at"), "body")) as {
-        at: number;
-        body: string;
-      }[];
-      for (const { at, body } of profiles)
-        await knex("profiles")
-          .whereRaw("rowid = ?", [at])
-          .update({ body: JSON.stringify(readAnew(JSON.parse(body))) });
-      const jobs = (await knex("jobs").select("id", "devices")) as { id: string; devices: string }[];
-      for (const { id, devices } of jobs)
-        await knex("jobs")
-          .where({ id })
-          .update({ devices: JSON.stringify((JSON.parse(devices) as unknown[]).map(readAnew)) });
-    },
+    up: rewriteDevices,
   },
   {
     name: "004-read-by",
@@ -132,6 +116,7 @@ export const migrations: readonly Migration[] = [
     async up(knex) {
       await rewriteBoards(knex, "profiles", "body");
       await rewriteBoards(knex, "jobs", "board");
+      await rewriteDevices(knex);
       const rows = (await knex("jobs").select(knex.raw("rowid AS at"), "job")) as {
         at: number;
         job: string;
@@ -152,6 +137,22 @@ function readAnew(device: unknown): unknown {
     process.stderr.write(`A stored device was left as it is: ${(error as Error).message}\n`);
     return device;
   }
+}
+
+/** Reads every stored device anew, in the catalogue and in the jobs. */
+async function rewriteDevices(knex: Knex): Promise<void> {
+  const profiles = (await knex("profiles")
+    .where({ kind: "device" })
+    .select(knex.raw("rowid AS at"), "body")) as { at: number; body: string }[];
+  for (const { at, body } of profiles)
+    await knex("profiles")
+      .whereRaw("rowid = ?", [at])
+      .update({ body: JSON.stringify(readAnew(JSON.parse(body))) });
+  const jobs = (await knex("jobs").select("id", "devices")) as { id: string; devices: string }[];
+  for (const { id, devices } of jobs)
+    await knex("jobs")
+      .where({ id })
+      .update({ devices: JSON.stringify((JSON.parse(devices) as unknown[]).map(readAnew)) });
 }
 
 /** Brings every stored board profile to the newest format; one that cannot be read any more stays for a person to see. */

@@ -54,7 +54,14 @@ function checkValue(item: MenuItem, path: string, report: Report): void {
   }
 }
 
-function checkItem(board: BoardProfile, item: MenuItem, path: string, names: Names, report: Report): void {
+function checkItem(
+  board: BoardProfile,
+  menu: Menu,
+  item: MenuItem,
+  path: string,
+  names: Names,
+  report: Report,
+): void {
   const roles = (["menu", "number", "choices", "does", "flips"] as const).filter(
     (key) => item[key] !== undefined,
   );
@@ -71,6 +78,7 @@ function checkItem(board: BoardProfile, item: MenuItem, path: string, names: Nam
   knownFirmware(item.firmware, `${path}.firmware`, names, report);
   checkValue(item, path, report);
   const { display } = board;
+  if (menu.kind === "app") return;
   if (!display)
     report(path, "a display to show the entry on", undefined, "Describe the display, or remove the menu.");
   else if (display.kind === "segments")
@@ -94,6 +102,9 @@ function checkMenu(
     const gesture = menu[move];
     if (gesture) checkGesture(gesture, `${path}.${move}`, names, report);
   }
+  menu.items.forEach((item, i) => checkItem(board, menu, item, `${path}.items[${i}]`, names, report));
+  // What an app sets has no keys that lead to it.
+  if (menu.kind === "app") return;
   const opens = panel.opens.map((entry) => entry.to);
   if (!reached(panel).has(menu.id))
     report(path, "a way in", menu.id, "Let an entry of another menu lead here, or add it to opens.");
@@ -113,7 +124,6 @@ function checkMenu(
     );
   if (!opens.includes(menu.id) && !menu.into && !panel.into)
     report(`${path}`, "a gesture that opens an entry", menu.id, "Give the panel its into.");
-  menu.items.forEach((item, i) => checkItem(board, item, `${path}.items[${i}]`, names, report));
 }
 
 /** Keys, menus and the values behind them. */
@@ -139,7 +149,8 @@ export function checkPanel(board: BoardProfile, names: Names, report: Report): v
     checkCondition(entry.when, `panel.opens[${o}].when`, names, report);
   });
   panel.menus.forEach((menu, m) => checkMenu(board, panel, menu, `panel.menus[${m}]`, names, report));
-  if (panel.menus.some((menu) => menu.items.some((item) => item.number)) && !(panel.more && panel.less))
+  const keyed = panel.menus.filter(({ kind }) => kind !== "app");
+  if (keyed.some((menu) => menu.items.some((item) => item.number)) && !(panel.more && panel.less))
     report("panel", "more and less", undefined, "Say by which gestures a number is raised and lowered.");
   if (panel.stores === "on save" && !board.commits.some((commit) => commit.for === "values"))
     report(

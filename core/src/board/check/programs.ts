@@ -27,6 +27,7 @@ const deeds = [
   "drop",
   "commit",
   "restores",
+  "shows",
   "beeps",
   "cycle",
 ] as const;

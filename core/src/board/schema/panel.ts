@@ -62,9 +62,11 @@ const menuSchema = z.strictObject({
   id: idSchema,
   label,
   kind: z
-    .enum(["list", "wizard", "by-number"])
+    .enum(["list", "wizard", "by-number", "app"])
     .default("list")
-    .describe("A list to walk, a first-time wizard passed in order, or entries chosen by their number."),
+    .describe(
+      "A list to walk, a first-time wizard passed in order, entries chosen by their number, or values set in the maker's app alone, which no keys reach.",
+    ),
   ends: z.enum(["idle", "stays"]).default("stays").describe("Where the last entry of a wizard leads."),
   items: z.array(itemSchema).min(1).max(60),
   ...moves,
@@ -110,7 +112,7 @@ export const panelSchema = z
       .boolean()
       .default(false)
       .describe("A value that is being changed is kept when the menu closes by itself."),
-    opens: z.array(entrySchema).min(1).describe("The ways in."),
+    opens: z.array(entrySchema).default([]).describe("The ways in."),
     menus: z.array(menuSchema).min(1).max(24),
   })
   .describe("Keys and display as a tree of menus.");

@@ -38,6 +38,9 @@ const claimSchema = z
       ),
     leaf: leafPlace.optional().describe("Where the leaves stand at its end."),
     beeps: z.number().int().min(1).max(20).optional().describe("How often it beeps."),
+    shows: word
+      .optional()
+      .describe("What the display shows for a moment; {slot} is the place of what was kept."),
     tests: z.array(idSchema).max(8).optional().describe("Inputs that the board tests while it lasts."),
     code: word.optional().describe("A code it shows."),
   })

@@ -55,6 +55,7 @@ export interface Phase {
   drop?: string | undefined;
   commit?: string | undefined;
   restores?: "values" | "everything" | undefined;
+  shows?: string | undefined;
   beeps?: number | undefined;
   long?: boolean | undefined;
   seconds?: number | { by: BehaviourId } | undefined;
@@ -110,6 +111,9 @@ const phaseSchema: z.ZodType<Phase> = z
       .enum(["values", "everything"])
       .optional()
       .describe("Settings that go back to how they were delivered."),
+    shows: word
+      .optional()
+      .describe("What the display shows for `seconds`; {slot} is the place of what was kept last."),
     beeps: z.number().int().min(1).max(9).optional(),
     long: z.boolean().optional().describe("Long beeps."),
     seconds: z

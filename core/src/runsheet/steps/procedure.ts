@@ -12,6 +12,7 @@ import {
 } from "../../board/index.ts";
 import type { StateEffect } from "../../job/index.ts";
 import type { Subject } from "../../finding/index.ts";
+import { plainNumber } from "../../quantity/index.ts";
 import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
 import { chosenProcedures } from "../chosen.ts";
@@ -78,6 +79,16 @@ function subjectsOf({ bundle: { board } }: Planned, { do: gestures }: ProcedureS
 const heldLongest = (gestures: readonly Gesture[]): Gesture | undefined =>
   gestures.toSorted((a, b) => (heldBy(a)?.seconds ?? 0) - (heldBy(b)?.seconds ?? 0)).at(-1);
 
+/** What a board that recognises its supply should take it for, by the battery or supply that is planned. */
+function recognisedVolts({ bundle: { board }, wiring }: Planned): string[] {
+  if (!board.supply.recognised) return [];
+  const fed = wiring.devices.flatMap(({ profile }) =>
+    profile.provides.filter(({ feeds }) => feeds.includes("battery")),
+  );
+  const volts = fed.map((rail) => rail.volts).find((each) => board.supply.volts.includes(each));
+  return volts === undefined ? [] : [`It takes its supply for ${plainNumber(volts)} V, as planned.`];
+}
+
 const changesSomething = ({ claims }: ProcedureStep): boolean =>
   Object.keys(claims).some((key) => key !== "power");
 
@@ -107,7 +118,10 @@ export function procedureStepsOf(planned: Planned, procedure: Procedure, station
       gestures: step.do,
       ...(!planned.bundle.board.programs.length && changesSomething(step) ? { claimed: true } : {}),
       effects: effectsOf(planned, step),
-      alsoSee: step.see ? [step.see] : [],
+      alsoSee: [
+        ...(step.see ? [step.see] : []),
+        ...(procedure.kind === "power-up" && at === taken.length - 1 ? recognisedVolts(planned) : []),
+      ],
       ifNot: step.ifNot,
       ...(step.measures.length ? { readings: step.measures } : {}),
       // Its first step asks for what the procedure needs; the others follow one another.

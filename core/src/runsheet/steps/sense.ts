@@ -32,9 +32,16 @@ export function senseSteps(planned: Planned, station: "power-up" | "prove"): Ste
         needs: [{ powered: true }],
         trips: part,
         alwaysSee: lamps.map(({ id }) => id),
-        ...(lamps.length
-          ? {}
-          : { alsoSee: [`No lamp tells it: measure ${input.terminal}, which opens while it is tripped.`] }),
+        alsoSee: [
+          ...device.profile.lamps.flatMap(({ label, lit }) =>
+            lit === "powered"
+              ? []
+              : [`On the device, ${label} is ${lit === "tripped" ? "lit" : "dark"} meanwhile.`],
+          ),
+          ...(lamps.length
+            ? []
+            : [`No lamp of the board tells it: measure ${input.terminal}, which opens while it is tripped.`]),
+        ],
         ifNot: `Nothing may move until ${input.label.toLowerCase()} at ${input.terminal} reads it: look for a link that was left in, and for its cores.`,
         voidBy: { moved: [{ id: device.id, name: device.name }] },
         subjects: [

@@ -91,6 +91,7 @@ export function setSteps(planned: Planned): StepDraft[] {
 
 /** The way into a menu in words: the gesture that opens the first menu, then the entries that lead on. */
 function wayTo(board: BoardProfile, panel: Panel, menu: Menu, isNew: boolean): string {
+  if (menu.kind === "app") return `open ${menu.label}`;
   const ask = panelAlone(!isNew);
   const direct = panel.opens.find((entry) => entry.to === menu.id && conditionHolds(entry.when, ask));
   const called = handlesOf(board);

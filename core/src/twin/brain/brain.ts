@@ -56,6 +56,7 @@ export type BrainEvent =
   | { kind: "committed"; which: keyof Positions }
   | { kind: "restored"; what: "values" | "everything" }
   | { kind: "beeps"; times: number; long: boolean }
+  | { kind: "shows"; text: string }
   | { kind: "tests"; input: string }
   | { kind: "commanded"; command: Command }
   | { kind: "power"; on: boolean }
@@ -98,6 +99,9 @@ export interface Brain {
   /** What it does without mains or with a low battery, and in how many seconds; held once it did it. */
   fall?: { row: Fall; left: number; done: boolean };
   fault?: string;
+  /** What the display shows for a moment, and the memory that was filled last. */
+  shown?: string;
+  filled?: string;
   /** Seconds until a stored value is kept; keys pressed meanwhile are lost. */
   storing?: number;
   /** The screen of the power-up that stands, and for how many seconds more. */

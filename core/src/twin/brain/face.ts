@@ -11,6 +11,7 @@ export function faceOf(brain: Brain): Pick<Face, "lamps" | "looks" | "display"> 
   if (brain.storing !== undefined && storing) return { ...face, display: storing.shows };
   if (brain.boot !== undefined)
     return { ...face, display: brain.board.boots[brain.boot.screen]?.shows ?? "" };
+  if (brain.shown !== undefined) return { ...face, display: brain.shown };
   const shown = panelShows(brain.board, brain.panel);
   return shown ? { ...face, display: shown.join("|") } : face;
 }

@@ -25,6 +25,7 @@ function power(brain: Brain, on: boolean): void {
   delete brain.fall;
   delete brain.fault;
   delete brain.storing;
+  delete brain.shown;
   delete brain.boot;
   stop(brain);
   brain.power = on;

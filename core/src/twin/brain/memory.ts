@@ -40,6 +40,7 @@ export function add(brain: Brain, id: string): void {
   const held = brain.held[id] ?? 0;
   if (held >= capacity) return;
   brain.held[id] = held + 1;
+  brain.filled = id;
   say(brain, { kind: "added", memory: id });
 }
 

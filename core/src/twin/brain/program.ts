@@ -52,6 +52,7 @@ function abort(brain: Brain, code?: string): void {
   const { running } = brain;
   if (!running) return;
   delete brain.running;
+  delete brain.shown;
   stop(brain);
   setMode(brain, "idle");
   if (code !== undefined) brain.fault = code;
@@ -87,6 +88,10 @@ function perform(brain: Brain, running: Running, phase: Phase): boolean {
   const read = brain.board.commits.find(({ id }) => id === phase.commit);
   if (read) commit(brain, read.for);
   if (phase.restores) restore(brain, phase.restores);
+  if (phase.shows !== undefined && brain.shown === undefined) {
+    brain.shown = phase.shows.replace("{slot}", String(brain.held[brain.filled ?? ""] ?? 0));
+    say(brain, { kind: "shows", text: phase.shows });
+  }
   if (phase.beeps !== undefined) say(brain, { kind: "beeps", times: phase.beeps, long: phase.long ?? false });
   const seconds = secondsOf(brain, phase);
   return seconds === undefined || running.waited >= seconds;
@@ -126,6 +131,7 @@ function proceed(brain: Brain): void {
     const passed = phase.when !== undefined && !holds(brain, phase.when);
     if (!passed && !perform(brain, running, phase)) return;
     if (brain.running !== running) return;
+    delete brain.shown;
     Object.assign(running, { queue: running.queue.slice(1), waited: 0, counted: 0, agreed: false });
   }
 }

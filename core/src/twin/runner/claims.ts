@@ -66,6 +66,8 @@ export function compare(
   const beeps = events.reduce((sum, event) => sum + (event.kind === "beeps" ? event.times : 0), 0);
   same("beeps", String(claims.beeps ?? 0), String(beeps));
   if (claims.code !== undefined) same("code", claims.code, brain.fault ?? "none");
+  const shows = events.flatMap((event) => (event.kind === "shows" ? [event.text] : []));
+  same("shows", claims.shows ?? "nothing of its own", shows.join(", ") || "nothing of its own");
   if (claims.tests)
     same(
       "tests",

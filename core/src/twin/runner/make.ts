@@ -33,6 +33,15 @@ export function make(brain: Brain, gesture: Gesture): boolean {
     return true;
   }
   const { item: id, as } = gesture.choose;
+  const inApp = brain.board.panel?.menus.some(
+    ({ kind, items }) => kind === "app" && items.some((item) => item.id === id),
+  );
+  if (inApp && as !== undefined) {
+    const values = { ...brain.positions.values, [id]: as };
+    brain.positions = { ...brain.positions, values };
+    brain.inForce = { ...brain.inForce, values };
+    return true;
+  }
   const way = wayToEntry(brain.board, askOf(brain), brain.panel, id);
   if (!way) return false;
   for (const each of way) brainDoes(brain, each);

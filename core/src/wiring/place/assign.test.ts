@@ -114,6 +114,7 @@ function deviceOf(small: SmallDevice, at: number): SiteDevice {
     parts: [{ id: "p", label: "p", strands: "flexible" }],
     pins: [],
     provides: [],
+    lamps: [],
     jumpers: [],
     keyed: false,
     doubleInsulated: false,

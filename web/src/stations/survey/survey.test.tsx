@@ -1,11 +1,12 @@
 import type { Job } from "@anvilcloud/core";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { fakeServer, netloft, renderInJob, type Sent } from "../../testing/bench.tsx";
+import { fakeServer, jobOn, netloft, renderInJob, type Sent } from "../../testing/bench.tsx";
 import { DevicesForm } from "./devices-form.tsx";
 import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
 import { SiteForm } from "./site-form.tsx";
+import { WaysForm } from "./ways-form.tsx";
 import { WishesForm } from "./wishes-form.tsx";
 
 // Forms settle by themselves once typing rests, outside what a test awaits.
@@ -52,6 +53,24 @@ describe("the survey saves itself", () => {
     expect(jobs(sent)[0]?.devices.flatMap((device) => device.leaf ?? [])).toEqual(["only", "only"]);
   });
 
+  test("how it learns is chosen among what the board can do", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(jobOn("furzel-slathorn", []), <WaysForm />);
+    await choose(
+      screen.getByRole("button", { name: /Learns by/ }),
+      "Learning from half-way by the first questions",
+    );
+    await waitFor(() => expect(jobs(sent).at(-1)?.chosen).toEqual(["learn-half-way"]));
+  });
+
+  test("when protections are proved is chosen, with the reason beside it", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(netloft(), <WaysForm />);
+    await userEvent.click(screen.getByRole("radio", { name: "After" }));
+    await waitFor(() => expect(jobs(sent).at(-1)?.proof).toBe("after"));
+    expect(screen.getByText(/links stay in meanwhile/)).toBeTruthy();
+  });
+
   test("a wish can be set and dropped", async () => {
     const { sent } = fakeServer();
     await renderInJob(netloft(), <WishesForm />);
@@ -89,7 +108,7 @@ describe("the survey saves itself", () => {
     await waitFor(() => expect(jobs(sent)).toHaveLength(1));
     expect(jobs(sent)[0]?.devices.at(-1)).toMatchObject({
       id: "photocell-1",
-      device: { id: "oddlume-glance", revision: 1 },
+      device: { id: "oddlume-glance", revision: 2 },
       cables: { sender: { lengthM: 5, sizeMm2: 0.75 }, receiver: { lengthM: 5, sizeMm2: 0.75 } },
     });
     await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Oddlume Optics)");
