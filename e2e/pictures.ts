@@ -21,6 +21,17 @@ async function miswire(page: Page): Promise<void> {
   await page.getByRole("heading", { name: "Where a core really sits" }).scrollIntoViewIfNeeded();
 }
 
+/** The board tried: held by its key, both leaves open. */
+async function tryIt(page: Page): Promise<void> {
+  await page.getByRole("tab", { name: "Try it" }).click();
+  await page.getByRole("button", { name: "LEAF", exact: true }).focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "▲" }).focus();
+  await page.keyboard.down("Enter");
+  await expect(page.getByRole("button", { name: "▲ 2 s" })).toBeVisible();
+  await page.keyboard.up("Enter");
+}
+
 const pictures: {
   name: string;
   address: string;
@@ -46,7 +57,7 @@ const pictures: {
   { name: "hand-over", address: "/jobs/sailloft/hand-over" },
   { name: "record", address: "/jobs/sailloft/record" },
   { name: "boards", address: "/boards" },
-  { name: "board", address: "/boards/osierbeck-quernish" },
+  { name: "board", address: "/boards/osierbeck-quernish", before: tryIt },
   { name: "compare", address: "/boards/compare?a=sorrel-tinkell&b=dunnick-wendrel" },
   { name: "editor", address: "/boards/pengrath-drawmel/edit" },
   { name: "phone-board", address: "/boards/copperfold-skarlune", screen: phone },

@@ -71,6 +71,25 @@ const commands: readonly ContactDuty[] = [
 const titles = (board: BoardProfile, kinds: readonly string[]) =>
   listed(board.procedures.filter((each) => kinds.includes(each.kind)).map((each) => each.title));
 
+const fallWords = {
+  stays: "stays where it is",
+  opens: "opens and stays open",
+  closes: "closes and stays closed",
+  "goes-on": "goes on working",
+} as const;
+
+/** What a board does when its mains fail or its battery runs low: "opens and stays open after 20 s". */
+function fallText({ falls }: BoardProfile, on: BoardProfile["falls"][number]["on"]): string {
+  const texts = falls
+    .filter((fall) => fall.on === on)
+    .map(({ does, afterSeconds }) => {
+      const what =
+        typeof does === "object" ? `what ${behaviour(does.by).label.toLowerCase()} says` : fallWords[does];
+      return afterSeconds ? `${what} after ${plainNumber(afterSeconds)} s` : what;
+    });
+  return texts.join(", or ");
+}
+
 /** What a board is and has, in the order in which two are compared. */
 export function boardFacts(board: BoardProfile): Fact[] {
   const settable = settableBehaviours(board);
@@ -117,6 +136,12 @@ export function boardFacts(board: BoardProfile): Fact[] {
     { label: "Learns the travel", value: none(titles(board, ["learn"])) },
     { label: "Pairs", value: none(titles(board, ["pair"])) },
     { label: "Resets", value: none(titles(board, ["reset"])) },
+    {
+      label: "Runs by itself",
+      value: board.programs.length ? listed(board.programs.map(({ label }) => label)) : "not told: it claims",
+    },
+    { label: "Without mains", value: none(fallText(board, "mains-lost")) },
+    { label: "With a low battery", value: none(fallText(board, "battery-low")) },
     {
       label: "Memory",
       value: none(
