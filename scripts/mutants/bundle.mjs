@@ -5,7 +5,18 @@ import { join } from "node:path";
 import { build } from "esbuild";
 
 const source = join(process.cwd(), "core/src");
-const folders = ["job", "circuit", "wiring", "controls", "state", "runsheet", "plan", "record"];
+const folders = [
+  "job",
+  "circuit",
+  "wiring",
+  "controls",
+  "state",
+  "panel",
+  "twin",
+  "runsheet",
+  "plan",
+  "record",
+];
 /** Tests that plan hundreds of jobs; they come when nothing shorter has noticed a change. */
 const long = ["plan/traps", "plan/any-job", "plan/every-board", "wiring/place/assign", "circuit/circuit"];
 
