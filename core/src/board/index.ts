@@ -27,7 +27,7 @@ export {
 } from "./lookup.ts";
 export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
-export { movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
+export { leafName, movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
 export { programText } from "./program-text.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";

@@ -12,6 +12,27 @@ const words: Record<Purpose, { label: string; thing: string }> = {
   radio: { label: "Radio of a solar gate", thing: "gate" },
 };
 
+/** What leaves are called: of a swing pair one lies over the other, rooflights move in groups. */
+const leafNames = {
+  swing: { only: "only leaf", overlapping: "overlapping leaf", overlapped: "overlapped leaf" },
+  sliding: { only: "only leaf", overlapping: "first leaf", overlapped: "second leaf" },
+  groups: { only: "only group", overlapping: "group 1", overlapped: "group 2" },
+} as const;
+
+/** What a leaf is called on this board: "overlapping leaf", "group 1". */
+export function leafName(
+  { purpose }: Pick<BoardProfile, "purpose">,
+  id: keyof typeof leafNames.swing,
+): string {
+  const kind =
+    purpose === "rooflight"
+      ? "groups"
+      : purpose === "swing-gate" || purpose === "radio"
+        ? "swing"
+        : "sliding";
+  return leafNames[kind][id];
+}
+
 /** "Sliding gate", "Rooflights". */
 export const purposeLabel = (purpose: Purpose): string => words[purpose].label;
 

@@ -2,6 +2,7 @@ import {
   actWord,
   conditionHolds,
   deliveredCards,
+  leafName,
   movingThing,
   type BoardInput,
   type BoardProfile,
@@ -66,11 +67,15 @@ function leafFindings({ bundle: { job, board }, wiring }: Placed): Finding[] {
     return [
       ...(driven || board.leaves === 0
         ? []
-        : [finding("leaf-without-drive", [{ kind: "behaviour", id: "leaf-count" }], { leaf: leaf.id })]),
+        : [
+            finding("leaf-without-drive", [{ kind: "behaviour", id: "leaf-count" }], {
+              leaf: sentence(`the ${leafName(board, leaf.id)}`),
+            }),
+          ]),
       ...(missing.length && board.limits.every((limit) => limit === "stops") && board.leaves > 0
         ? [
             finding("leaf-without-stops", [{ kind: "behaviour", id: "leaf-count" }], {
-              leaf: leaf.id,
+              leaf: sentence(`the ${leafName(board, leaf.id)}`),
               stop: listed(missing),
             }),
           ]
@@ -80,7 +85,7 @@ function leafFindings({ bundle: { job, board }, wiring }: Placed): Finding[] {
 }
 
 /** What each drive is made for, against the leaf it moves. */
-function driveFindings({ bundle: { job }, wiring }: Placed): Finding[] {
+function driveFindings({ bundle: { board, job }, wiring }: Placed): Finding[] {
   return wiring.devices.flatMap((device): Finding[] => {
     const leaf = job.survey.leaves.find(({ id }) => id === device.leaf);
     const { ratedMassKg, headerDepthMm } = device.profile.drives ?? {};
@@ -93,7 +98,7 @@ function driveFindings({ bundle: { job }, wiring }: Placed): Finding[] {
       ...(heavy
         ? [
             finding("leaf-too-heavy", subjects, {
-              leaf: leaf.id,
+              leaf: sentence(`the ${leafName(board, leaf.id)}`),
               mass: `${plainNumber(leaf.massKg)} kg`,
               drive,
               rated: `${plainNumber(ratedMassKg)} kg`,

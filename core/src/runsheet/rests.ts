@@ -1,6 +1,7 @@
 import {
   behaviour,
   behaviourText,
+  leafName,
   travelMemories,
   type BehaviourId,
   type BoardInput,
@@ -45,9 +46,9 @@ export function settingFacts({ bundle: { board }, controls }: Planned, ids: read
 }
 
 /** How heavy each leaf is and how far it goes. */
-function leafFacts({ bundle: { job } }: Planned): Fact[] {
+function leafFacts({ bundle: { board, job } }: Planned): Fact[] {
   return job.survey.leaves.flatMap(({ id, massKg, openingDegrees, travelMm }): Fact[] => {
-    const leaf = job.survey.leaves.length > 1 ? ` of the ${id} leaf` : "";
+    const leaf = job.survey.leaves.length > 1 ? ` of the ${leafName(board, id)}` : "";
     const travel =
       openingDegrees !== undefined
         ? `${plainNumber(openingDegrees)}°`

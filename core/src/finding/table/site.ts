@@ -25,19 +25,19 @@ export const siteFindings = {
   },
   "leaf-without-drive": {
     severity: "fault",
-    what: "The {leaf} leaf has no drive.",
+    what: "{leaf} has no drive.",
     why: "A leaf without a drive cannot be wired or learned.",
     remedy: "Add a drive for it under devices.",
   },
   "leaf-without-stops": {
     severity: "fault",
-    what: "The {leaf} leaf has no {stop} stop.",
+    what: "{leaf} has no {stop} stop.",
     why: "This board finds the ends of travel by running onto fixed stops.",
     remedy: "Fit the stop before learning.",
   },
   "leaf-too-heavy": {
     severity: "fault",
-    what: "The {leaf} leaf weighs {mass}; {drive} is made for {rated} at most.",
+    what: "{leaf} weighs {mass}; {drive} is made for {rated} at most.",
     why: "It runs hot, stops on the way in wind or cold, and its force cannot be set for what stands in the way.",
     remedy: "Choose a stronger drive, or a lighter leaf.",
   },

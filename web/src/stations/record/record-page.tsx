@@ -1,5 +1,6 @@
 import {
   controlName,
+  leafName,
   makeRecord,
   movingThing,
   plainNumber,
@@ -14,7 +15,7 @@ import { color, narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
 import { answerText } from "../shared/answer-text.ts";
 import { JobFileLink } from "../shared/job-file-link.tsx";
-import { leafNames, stationNames, whenText, dayText } from "../shared/words.ts";
+import { stationNames, whenText, dayText } from "../shared/words.ts";
 import { CoreMark } from "../steps/core-table.tsx";
 
 const Sheet = styled.article`
@@ -162,7 +163,7 @@ export function Component() {
             {job.survey.leaves
               .map(
                 (leaf) =>
-                  `${leafNames[leaf.id]} ${leaf.widthMm} × ${leaf.heightMm} mm, ${leaf.massKg} kg, ${leaf.infill}`,
+                  `${sentence(leafName(board, leaf.id))} ${leaf.widthMm} × ${leaf.heightMm} mm, ${leaf.massKg} kg, ${leaf.infill}`,
               )
               .join("; ")}
           </dd>

@@ -1,4 +1,4 @@
-import type { LeafId, Station } from "@anvilcloud/core";
+import type { Station } from "@anvilcloud/core";
 
 /** The stations' names, in the order of the work. */
 export const stationNames: Record<Station, string> = {
@@ -11,12 +11,6 @@ export const stationNames: Record<Station, string> = {
   remotes: "Remotes",
   prove: "Prove",
   "hand-over": "Hand over",
-};
-
-export const leafNames: Record<LeafId, string> = {
-  only: "Only leaf",
-  overlapping: "Overlapping leaf",
-  overlapped: "Overlapped leaf",
 };
 
 /** A moment as people on site write it, in their own time zone. */

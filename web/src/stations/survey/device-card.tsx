@@ -4,8 +4,8 @@ import {
   plainNumber,
   type DeviceInstance,
   type DeviceProfile,
-  type Job,
   type JobEdit,
+  type LeafId,
 } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Trash2 } from "lucide-react";
@@ -14,7 +14,6 @@ import { Controller } from "react-hook-form";
 import { styled } from "styled-components";
 import { color, space } from "../../theme/index.ts";
 import { Button, Choice, Toggle } from "../../ui/index.ts";
-import { leafNames } from "../shared/words.ts";
 import { BoundChoice, BoundNumber, BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 import { useSection } from "./section.tsx";
@@ -33,7 +32,8 @@ const sizes = conductorSizesMm2.map((size) => ({ id: String(size), text: `${plai
 interface Parts {
   instance: DeviceInstance;
   profile: DeviceProfile;
-  leaves: Job["survey"]["leaves"];
+  /** Leaves it can move, by what they are called. */
+  leaves: readonly { id: LeafId; text: string }[];
   change: (edit: JobEdit) => void;
 }
 
@@ -52,12 +52,7 @@ function Device({ instance, profile, leaves, change }: Parts) {
           hint={`${profile.maker} ${profile.name}${profile.holdingNewtons ? `, holds ${plainNumber(profile.holdingNewtons)} N` : ""}`}
         />
         {profile.kind === "drive" && (
-          <BoundChoice
-            control={form.control}
-            name="leaf"
-            label="Moves"
-            options={leaves.map((leaf) => ({ id: leaf.id, text: leafNames[leaf.id] }))}
-          />
+          <BoundChoice control={form.control} name="leaf" label="Moves" options={leaves} />
         )}
         {profile.clearanceMm !== undefined && (
           <BoundNumber

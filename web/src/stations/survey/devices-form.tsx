@@ -1,5 +1,5 @@
-import { draftInstance, profileOf, type DeviceProfile } from "@anvilcloud/core";
-import { useState } from "react";
+import { draftInstance, leafName, profileOf, sentence, type DeviceProfile } from "@anvilcloud/core";
+import { useMemo, useState } from "react";
 import { useSWRConfig } from "swr";
 import { devicesKey, useJobBench } from "../../data/index.ts";
 import { Button, Choice, Empty, Quiet, useGrowing } from "../../ui/index.ts";
@@ -11,10 +11,15 @@ import { Section } from "./section.tsx";
 
 /** What is on site, and how far away it is. */
 export function DevicesForm() {
-  const { job, catalogue, change } = useJobBench();
+  const { job, catalogue, change, board } = useJobBench();
   const { mutate } = useSWRConfig();
   const [own, setOwn] = useState(false);
   const shown = useGrowing(job.devices.length);
+  // One list for all cards, which are drawn anew only where something of theirs changes.
+  const leaves = useMemo(
+    () => job.survey.leaves.map(({ id }) => ({ id, text: sentence(leafName(board, id)) })),
+    [job.survey.leaves, board],
+  );
   const put = (profile: DeviceProfile) => {
     void mutate(devicesKey);
     change({ kind: "add-device", device: draftInstance(job, profile) });
@@ -36,7 +41,7 @@ export function DevicesForm() {
               key={instance.id}
               instance={instance}
               profile={profile}
-              leaves={job.survey.leaves}
+              leaves={leaves}
               change={change}
             />
           ) : (

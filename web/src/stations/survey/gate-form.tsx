@@ -1,5 +1,6 @@
 import {
   jobSchema,
+  leafName,
   leavesLike,
   movingThing,
   opensByAngle,
@@ -12,7 +13,6 @@ import { useFieldArray, type Control } from "react-hook-form";
 import { z } from "zod";
 import { useJobBench } from "../../data/index.ts";
 import { Row, Segments, SubHeading } from "../../ui/index.ts";
-import { leafNames } from "../shared/words.ts";
 import { BoundChoice, BoundNumber, BoundText, BoundToggle } from "./bound.tsx";
 import { Grid } from "./grid.ts";
 import { Section, useSection } from "./section.tsx";
@@ -60,7 +60,7 @@ function LeafFields({
 }) {
   return (
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
-      <SubHeading as="legend">{leafNames[leaf]}</SubHeading>
+      <SubHeading as="legend">{sentence(leafName(board, leaf))}</SubHeading>
       <Grid $least="165px">
         {[...measures, travelOf(board), ...(overhead.includes(board.purpose) ? headers : [])].map(
           ({ key, label, unit }) => (
