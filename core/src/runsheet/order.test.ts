@@ -114,6 +114,18 @@ describe("the order of the run sheet", () => {
   });
 });
 
+test("what comes when mains or battery fail is asked where there is something to see: a battery, or a spring", () => {
+  const asked = (board: string, ...more: string[]) =>
+    order(
+      planOn(board, [...usualDevices(board).filter((id) => id !== "quillmarsh-reserve"), ...more]).sheet,
+    ).filter((kind) => ["mains-lost", "low-battery", "battery-low"].includes(kind));
+  expect(asked("copperfold-skarlune")).toEqual([]);
+  expect(asked("copperfold-skarlune", "quillmarsh-reserve")).toEqual(["low-battery", "mains-lost"]);
+  expect(asked("marlstreet-pewlark")).toEqual(["battery-low", "mains-lost"]);
+  expect(asked("tarn-grellock")).toEqual(["mains-lost"]);
+  expect(asked("hexby-hoistrum")).toEqual([]);
+});
+
 describe("what should be seen", () => {
   const texts = (sheet: readonly Step[], id: string) =>
     sheet.find((step) => step.id === id)!.see.flatMap((seen) => (seen.kind === "text" ? [seen.text] : []));
@@ -125,6 +137,16 @@ describe("what should be seen", () => {
       "The gate closes and opens in turn, 7 runs; the last one closes.",
     );
     expect(texts(sheetOn("copperfold-casspel"), "do:pair:recessed")).toEqual(["The board beeps twice."]);
+  });
+
+  test("of a step that the board would refuse as it is planned no movement is told", () => {
+    const learned = (force: number) =>
+      texts(
+        sheetOn("quillmarsh-tandrel", () => {}, { force }),
+        "do:learn-travel:start",
+      );
+    expect(learned(60)).toContain("The gate closes.");
+    expect(learned(0)).toEqual([]);
   });
 
   test.each(boardIds().filter((id) => shippedBoard(id).leaves > 1))(

@@ -109,6 +109,12 @@ describe("in words", () => {
   test("what happens at a running board, in the order in which it does", () => {
     const brain = brainAtRest(shippedBoard("osierbeck-quernish"), { leaves: 2 });
     expect(told(brain, () => brainDoes(brain, { power: "on" }))).toEqual(["Power is on."]);
+    const learn = { hold: { key: "MOVE", seconds: 6 } };
+    const tandrel = brainAtRest(shippedBoard("quillmarsh-tandrel"));
+    tandrel.power = true;
+    expect(told(tandrel, () => brainDoes(tandrel, learn))).toEqual([
+      "It refuses (learns the travel), for it is not so that force is at least 40 %.",
+    ]);
     const made = () => brainDoes(brain, { command: "open" });
     expect(told(brain, made)).toEqual(["The gate opens."]);
     expect(told(brain, () => settles(brain))).toEqual(["The gate stands open."]);

@@ -1,4 +1,11 @@
-import { entryName, handlesOf, movingThing, type BoardProfile } from "../board/index.ts";
+import {
+  conditionText,
+  entryName,
+  handlesOf,
+  labelsOf,
+  movingThing,
+  type BoardProfile,
+} from "../board/index.ts";
 import type { PanelEvent } from "../panel/index.ts";
 import { listed, sentence } from "../quantity/index.ts";
 import type { Brain, BrainEvent } from "./brain/index.ts";
@@ -18,7 +25,10 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
     case "began":
       return `It begins: ${program(event.program).toLowerCase()}.`;
     case "refused":
-      return withCode(`It refuses: ${program(event.program).toLowerCase()}`, event.code);
+      return withCode(
+        `It refuses (${program(event.program).toLowerCase()}), for ${conditionText(event.why, labelsOf(board))}`,
+        event.code,
+      );
     case "aborted":
       return withCode(`Broken off: ${program(event.program).toLowerCase()}`, event.code);
     case "held-off":

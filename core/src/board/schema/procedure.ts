@@ -1,6 +1,5 @@
 import { z } from "zod";
 import {
-  commandSchema,
   conditionSchema,
   firmwareList,
   gestureSchema,
@@ -142,7 +141,6 @@ export const memorySchema = z.strictObject({
   holds: z
     .enum(["travel", "force", "speed", "remotes", "keypads", "values", "faults", "cycles", "edges", "clock"])
     .describe("What kind of thing it keeps."),
-  gives: commandSchema.optional().describe("What a transmitter it holds commands."),
   capacity: z.number().int().positive().max(100_000).optional().describe("How many it takes."),
   countsIn: z.number().int().positive().max(10_000).optional().describe("Smallest step of a counter."),
   relearns: z

@@ -272,7 +272,7 @@ const meanings: { [K in Kind]: Meaning<K> } = {
     check: ({ not }, path, names, report) => checkCondition(not, `${path}.not`, names, report),
     // Each question of the circumstances says the answer it wants, so what is not known is not its opposite.
     holds: ({ not }, ask) => !conditionHolds(not, ask),
-    text: ({ not }, labels) => `not so: ${conditionText(not, labels)}`,
+    text: ({ not }, labels) => `it is not so that ${conditionText(not, labels)}`,
     must: ({ not }, labels) => `it must not be so that ${conditionText(not, labels)}`,
   },
 };

@@ -196,7 +196,7 @@ describe("conditions", () => {
     const when: Condition = { not: { powered: true } };
     expect(conditionHolds(when, nothing)).toBe(true);
     expect(conditionHolds(when, { ...nothing, power: () => true })).toBe(false);
-    expect(conditionText(when, labels)).toBe("not so: the board has power");
+    expect(conditionText(when, labels)).toBe("it is not so that the board has power");
   });
 
   test("all keys must hold; none given always holds", () => {

@@ -1,7 +1,7 @@
 import type { Act, BoardProfile, End, ReactionMoment } from "../../board/index.ts";
 import { conditionHolds } from "../../board/index.ts";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
-import { arrange } from "../runner/index.ts";
+import { arrange, make } from "../runner/index.ts";
 import { askOf, brainAtRest, brainDoes, placeOf, setTripped, settles, waits, type Brain } from "./index.ts";
 
 /** A board that knows its travel, with power, its leaves closed; `conditions` may set it further. */
@@ -177,4 +177,87 @@ test("screens follow one another once there is power, and keys pressed while it 
   waits(tinkell, 2);
   brainDoes(tinkell, { hold: { key: "KNOB", seconds: 7 } });
   expect(tinkell.panel.path).toHaveLength(1);
+});
+
+test("a leaf that is stopped as it sets off has not left its end; a little later it has", () => {
+  for (const id of drivers) {
+    const brain = setUp(id);
+    brainDoes(brain, { command: "open" });
+    brainDoes(brain, { command: "stop" });
+    expect([id, placeOf(brain)]).toEqual([id, "closed"]);
+    brainDoes(brain, { command: "open" });
+    waits(brain, 0.1);
+    brainDoes(brain, { command: "stop" });
+    expect([id, placeOf(brain)]).toEqual([id, "between"]);
+  }
+});
+
+test("a pedestrian command opens a closed leaf part of the way; given again it is a step", () => {
+  for (const id of drivers) {
+    const brain = setUp(id);
+    brainDoes(brain, { command: "pedestrian" });
+    waits(brain, 7);
+    expect([id, placeOf(brain), toward(brain)]).toEqual([id, "between", undefined]);
+    brainDoes(brain, { command: "pedestrian" });
+    expect([id, toward(brain) !== undefined]).toEqual([
+      id,
+      shippedBoard(id).fixed["command-logic"] !== "open-only",
+    ]);
+  }
+});
+
+test("both ends taken where the leaf stands are no travel", () => {
+  const hoistrum = brainAtRest(shippedBoard("hexby-hoistrum"));
+  hoistrum.power = true;
+  make(hoistrum, { choose: { item: "ends" } });
+  for (let n = 0; n < 2; n += 1) brainDoes(hoistrum, { press: { key: "KNOB", times: 1 } });
+  expect([hoistrum.mode, hoistrum.held.ends ?? 0]).toEqual(["idle", 0]);
+});
+
+test("travel learned anew empties what was learned with it, until that is learned again", () => {
+  const held = { behaviour: "command-logic", is: "hold-to-run" } as const;
+  const drawmel = setUp("pengrath-drawmel", held);
+  expect([drawmel.held.force, drawmel.held.speed]).toEqual([1, 1]);
+  brainDoes(drawmel, { press: { key: "READ", times: 1 } });
+  brainDoes(drawmel, { place: { at: "open", by: "hand" } });
+  brainDoes(drawmel, { press: { key: "READ", times: 1 } });
+  expect(drawmel.held).toMatchObject({ travel: 1, force: 0, speed: 0 });
+  arrange(drawmel, [{ behaviour: "command-logic", is: "open-close" }]);
+  brainDoes(drawmel, { command: "full cycle" });
+  brainDoes(drawmel, { command: "full cycle" });
+  expect(drawmel.held).toMatchObject({ travel: 1, force: 1, speed: 1 });
+});
+
+test("a full memory takes no further remote", () => {
+  for (const [id, keys, sends] of [
+    ["tessock-umbrick", { hold: { key: "ADD", seconds: 4 } }, { sends: "press", times: 2 }],
+    ["quillmarsh-tandrel", { together: { keys: ["MOVE", "TAKE"], seconds: 2 } }, { sends: "hold", times: 1 }],
+  ] as const) {
+    const brain = setUp(id);
+    const { id: memory, capacity } = brain.board.memories.find(({ holds }) => holds === "remotes")!;
+    const pair = () => {
+      brainDoes(brain, keys as never);
+      brainDoes(brain, { remote: { ...sends, says: "the button" } });
+    };
+    brain.held[memory] = capacity! - 1;
+    pair();
+    expect([id, brain.held[memory]]).toEqual([id, capacity]);
+    pair();
+    expect([id, brain.held[memory]]).toEqual([id, capacity]);
+  }
+});
+
+test("an input is tested before the movements its profile says, and before no others", () => {
+  const tested = (id: string, command: "open" | "close", ...conditions: Parameters<typeof arrange>[1]) => {
+    const brain = setUp(id, { leaf: command === "open" ? "closed" : "open" }, ...conditions);
+    brainDoes(brain, { command });
+    return brain.events.flatMap((event) => (event.kind === "tests" ? [event.input] : []));
+  };
+  const sensor = { behaviour: "threshold-sensor-reaction", is: "closing" } as const;
+  expect(tested("lammerlow-thrussel", "open", sensor)).toEqual([]);
+  expect(tested("lammerlow-thrussel", "close", sensor)).toEqual(["threshold"]);
+  const switched = { behaviour: "photocell-test", is: true } as const;
+  expect(tested("osierbeck-quernish", "open", switched)).toEqual(["photocell"]);
+  expect(tested("osierbeck-quernish", "close", switched)).toEqual(["photocell"]);
+  expect(tested("osierbeck-quernish", "open")).toEqual([]);
 });

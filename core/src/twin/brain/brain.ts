@@ -4,6 +4,7 @@ import {
   type BatteryState,
   type BoardProfile,
   type Command,
+  type Condition,
   type End,
   type Fall,
   type Fitting,
@@ -47,7 +48,8 @@ export interface Running {
 export type BrainEvent =
   | { kind: "mode"; mode: string }
   | { kind: "began" | "ended"; program: string }
-  | { kind: "refused" | "aborted"; program: string; code?: string }
+  | { kind: "refused"; program: string; why: Condition; code?: string }
+  | { kind: "aborted"; program: string; code?: string }
   /** A command that a tripped protection refuses. */
   | { kind: "held-off"; input: string }
   | { kind: "moves"; toward: End; leaves: readonly Which[] }

@@ -259,7 +259,7 @@ function remote(brain: Brain, { sends, times }: Extract<Gesture, { remote: unkno
   const memory = brain.board.memories.find(
     ({ id, holds: what }) => what === "remotes" && (brain.held[id] ?? 0) > 0,
   );
-  if (memory) command(brain, memory.gives ?? "step");
+  if (memory) command(brain, "step");
 }
 
 /** A whole cycle by whatever commands: open, then closed where it does not close by itself. */

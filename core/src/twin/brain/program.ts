@@ -26,8 +26,8 @@ export function begin(brain: Brain, program: Program): void {
   const refusal = program.refuses.find(({ when }) => holds(brain, when));
   if (refusal) {
     if (refusal.code !== undefined) brain.fault = refusal.code;
-    const { code } = refusal;
-    say(brain, { kind: "refused", program: program.id, ...(code === undefined ? {} : { code }) });
+    const { code, when: why } = refusal;
+    say(brain, { kind: "refused", program: program.id, why, ...(code === undefined ? {} : { code }) });
     return;
   }
   stop(brain);

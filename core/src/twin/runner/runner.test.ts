@@ -76,6 +76,7 @@ describe.each(boardIds())("%s", (id) => {
           refusal,
           expect.arrayContaining(["refused"]),
         ]);
+        expect([program.id, brain.fault]).toEqual([program.id, refusal.code]);
         expect(filledBy(brain.events)).toEqual([]);
       }
       for (const row of program.aborts) {
@@ -90,7 +91,7 @@ describe.each(boardIds())("%s", (id) => {
           row,
           expect.arrayContaining(["aborted"]),
         ]);
-        expect([brain.mode, filledBy(brain.events)]).toEqual(["idle", []]);
+        expect([brain.mode, brain.fault, filledBy(brain.events)]).toEqual(["idle", row.code, []]);
       }
     }
   });
