@@ -4,7 +4,7 @@ import type { Gesture } from "../board/index.ts";
  * How well a gesture that was made fits one that is wanted, the more the better: a hold fits every shorter one, and the
  * longest of those best. 0 where it does not fit at all.
  */
-export function fitOf(made: Gesture, wanted: Gesture): number {
+function fitOf(made: Gesture, wanted: Gesture): number {
   if ("hold" in made && "hold" in wanted)
     return made.hold.key === wanted.hold.key && made.hold.seconds >= wanted.hold.seconds
       ? 1 + wanted.hold.seconds

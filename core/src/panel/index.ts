@@ -1,5 +1,5 @@
 export { panelAlone } from "./facts.ts";
-export { bestOf, fitOf, singlesOf } from "./fits.ts";
+export { bestOf, singlesOf } from "./fits.ts";
 export { mostPresses, panelAfter, panelAfterEach, panelWaits, waysIn } from "./machine.ts";
 export { entryAt, menuAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";

@@ -1,7 +1,6 @@
 import { conditionHolds, type Does, type End, type Gesture, type LeafPlace } from "../../board/index.ts";
 import {
   bestOf,
-  fitOf,
   mostPresses,
   panelAfter,
   panelAtRest,
@@ -79,11 +78,6 @@ function meaningOf(brain: Brain, made: Gesture): (() => void) | undefined {
   const triggers = brain.board.programs
     .filter(({ when }) => conditionHolds(when, ask))
     .flatMap((program) => program.on.map((trigger) => ({ ...trigger, does: () => begin(brain, program) })));
-  // What acts at its threshold acts before a longer hold can be told from it.
-  const atOnce = triggers
-    .filter(({ by, acts }) => acts === "at" && by && fitOf(made, by) > 0)
-    .toSorted((a, b) => secondsHeld(a.by!) - secondsHeld(b.by!))[0];
-  if (atOnce) return atOnce.does;
   // What was done before belongs to a way in; while the key is held it would be forgotten.
   const opened = panelAfter(brain.board, ask, brain.panel, made);
   return bestOf<() => void>(made, [
