@@ -23,6 +23,25 @@ export function inForce({ board, inForce: positions }: Brain, id: BehaviourId): 
 export const isOff = (brain: Brain, { off }: BoardInput): boolean =>
   off !== undefined && inForce(brain, off.behaviour) === off.is;
 
+/** Ways of finding the ends in which a limit input is worked by the leaf. */
+const byLimits = ["switches", "series", "magnets"];
+
+/** True for a limit input that the leaf presses where it stands. */
+function isPressed(brain: Brain, { takes, leaves }: BoardInput): boolean {
+  const sensing = inForce(brain, "limit-sensing");
+  if (sensing !== undefined && !byLimits.includes(String(sensing))) return false;
+  const ends = { "limit-open": ["open"], "limit-closed": ["closed"], limits: ["open", "closed"] } as const;
+  const [duty = "stop"] = takes;
+  if (!(duty in ends) || brain.run) return false;
+  const own = leavesOf(brain).filter(
+    (leaf) =>
+      !leaves ||
+      leaves.includes(leaf === "second" ? "overlapped" : brain.leaves > 1 ? "overlapping" : "only"),
+  );
+  const at: readonly string[] = ends[duty as keyof typeof ends];
+  return own.length > 0 && own.every((leaf) => at.includes(brain.at[leaf]));
+}
+
 /** True where a control was moved and is not read yet. */
 const isPending = ({ positions, inForce: read }: Brain): boolean =>
   Object.values(movedControls(positions, read)).some((ids) => ids.length > 0);
@@ -37,7 +56,8 @@ export function askOf(brain: Brain): Circumstances {
     reads: (id, as) => {
       const input = brain.board.inputs.find((each) => each.id === id);
       if (!input) return as === "open";
-      const closed = (input.contact === "closed") !== brain.tripped.has(id);
+      const worked = brain.tripped.has(id) || isPressed(brain, input);
+      const closed = (input.contact === "closed") !== worked;
       return (closed || isOff(brain, input)) === (as === "closed");
     },
     learned: (memory, yes) => (brain.held[memory] ?? 0) > 0 === yes,

@@ -2,7 +2,17 @@ import type { Act, BoardProfile, End, ReactionMoment } from "../../board/index.t
 import { conditionHolds } from "../../board/index.ts";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
 import { arrange, make } from "../runner/index.ts";
-import { askOf, brainAtRest, brainDoes, placeOf, setTripped, settles, waits, type Brain } from "./index.ts";
+import {
+  askOf,
+  brainAtRest,
+  brainDoes,
+  faceOf,
+  placeOf,
+  setTripped,
+  settles,
+  waits,
+  type Brain,
+} from "./index.ts";
 
 /** A board that knows its travel, with power, its leaves closed; `conditions` may set it further. */
 function setUp(id: string, ...conditions: Parameters<typeof arrange>[1]): Brain {
@@ -260,4 +270,24 @@ test("an input is tested before the movements its profile says, and before no ot
   expect(tested("osierbeck-quernish", "open", switched)).toEqual(["photocell"]);
   expect(tested("osierbeck-quernish", "close", switched)).toEqual(["photocell"]);
   expect(tested("osierbeck-quernish", "open")).toEqual([]);
+});
+
+test("limit inputs follow the leaf where it finds its ends by them, each its own leaf's", () => {
+  const lit = (brain: Brain) =>
+    Object.entries(faceOf(brain).lamps).flatMap(([id, is]) =>
+      id.startsWith("l") && is === "lit" ? [id] : [],
+    );
+  const quernish = setUp("osierbeck-quernish");
+  expect(lit(quernish)).toEqual(["lim-1", "lim-2"]);
+  brainDoes(quernish, { press: { key: "LEAF", times: 1 } });
+  brainDoes(quernish, { hold: { key: "UP", seconds: 2 } });
+  expect(lit(quernish)).toEqual(["lim-2"]);
+  // On this board the lamp is lit of the end the leaf does not stand on; by the encoder both are.
+  const pewlark = setUp("marlstreet-pewlark");
+  expect(lit(pewlark)).toEqual(["lim-a"]);
+  expect(lit(setUp("pengrath-drawmel", { behaviour: "limit-sensing", is: "switches" }))).toEqual([
+    "live",
+    "l-open",
+  ]);
+  expect(lit(setUp("pengrath-drawmel"))).toEqual(["live", "l-open", "l-shut"]);
 });
