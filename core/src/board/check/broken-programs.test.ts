@@ -39,6 +39,12 @@ const cases: Broken[] = [
     /phases\[4\]\.await: expected by, heard or when/,
   ],
   [
+    "a cycle within a cycle",
+    quernish,
+    (b) => program(b, "learn-half-way").phases[3]!.phases!.push({ cycle: 9, phases: [{ beeps: 1 }] }),
+    /phases\[3\]\.phases: expected no cycle within a cycle, found 3\. Write the inner one out/,
+  ],
+  [
     "a question without its answers",
     quernish,
     (b) => delete program(b, "learn-half-way").phases[1]!.asks!.yes,

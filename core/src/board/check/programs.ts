@@ -61,6 +61,9 @@ function checkPhase(phase: Phase, path: string, names: Names, report: Report): v
     if (!yes && !no)
       report(`${path}.asks`, "yes or no", undefined, "Say by which gesture the question is answered.");
   }
+  // One within another multiplies: a few lines would run for ever.
+  if (phase.phases?.some((inner) => inner.cycle !== undefined))
+    report(`${path}.phases`, "no cycle within a cycle", phase.cycle, "Write the inner one out.");
   phase.phases?.forEach((inner, at) => checkPhase(inner, `${path}.phases[${at}]`, names, report));
 }
 
