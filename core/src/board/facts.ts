@@ -105,6 +105,12 @@ export function boardFacts(board: BoardProfile): Fact[] {
         ? `${board.battery.volts.join(" or ")} V${board.battery.optional ? ", optional" : ""}`
         : "none",
     },
+    {
+      label: "Draws itself",
+      value: board.draw
+        ? `${plainNumber(board.draw.awakeMilliamps)} mA, asleep ${plainNumber(board.draw.asleepMilliamps)} mA`
+        : "not told",
+    },
     { label: "Terminals", value: String(terminalsOf(board).length) },
     { label: "Rails", value: none(rails(board)) },
     {
