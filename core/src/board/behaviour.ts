@@ -149,6 +149,10 @@ const behaviours = {
   "fine-adjustment": amount("Fine adjustment of the limit", "mm"),
   "standby-rail": onOff("Accessory rail sleeps between cycles"),
   "listening-time": amount("Listening time of the radio", "s"),
+  "input-2-use": choice("Second input is for", {
+    pedestrian: "the pedestrian opening",
+    fire: "a fire contact",
+  }),
   "rain-action": choice("On rain", { ignores: "nothing", closes: "closes" }),
   "service-cycles": amount("Service reminder after", "cycles"),
 } as const satisfies Record<string, Behaviour>;

@@ -45,3 +45,20 @@ test("an input that stays empty is off where a setting can do it, and a wish of 
   bundle.job.wishes["stop-reaction"] = "off";
   expect(wishesOf(bundle, planWiring(bundle))["stop-reaction"]).toBe("off");
 });
+
+test("an input whose use a setting chooses is set for what sits on it, whatever was wished", () => {
+  const bundle = bundleOn("hexby-hoistrum", ["tallow-digits"], { "input-2-use": "fire" });
+  const on = (duty: "fire" | "pedestrian") => {
+    const wiring = planWiring(bundle);
+    const { demand } = wiring.placements.find((each) => each.demand.kind === "contact")!;
+    const input = bundle.board.inputs.find(({ id }) => id === "i2")!;
+    if (demand.kind !== "contact") throw new Error("no contact");
+    const placement = {
+      demand: { ...demand, contact: { ...demand.contact, duty } },
+      place: { kind: "input" as const, input },
+    };
+    return wishesOf(bundle, { ...wiring, placements: [placement as never] })["input-2-use"];
+  };
+  expect([on("pedestrian"), on("fire")]).toEqual(["pedestrian", "fire"]);
+  expect(wishesOf(bundle, { ...planWiring(bundle), placements: [] })["input-2-use"]).toBe("fire");
+});

@@ -33,9 +33,21 @@ function inputWishes({ board, job }: JobBundle, { placements }: WiringPlan): { o
   return { on, off };
 }
 
+/** Inputs whose use a setting chooses: it is set for what sits on them. */
+function useWishes({ placements }: WiringPlan): Given {
+  return Object.fromEntries(
+    placements.flatMap(({ demand, place }) => {
+      if (demand.kind !== "contact" || place?.kind !== "input" || !place.input.chosenBy) return [];
+      const { behaviour, rows } = place.input.chosenBy;
+      const row = rows.find(({ takes }) => takes.includes(demand.contact.duty));
+      return row ? [[behaviour, row.is]] : [];
+    }),
+  );
+}
+
 /**
  * What is wanted, with what the site settles by itself: the number of leaves, how the drives find the ends of travel,
- * what its edges give, that inputs with something on them count, and that empty ones are switched off where a setting
+ * what its edges give, what an input is used for, that inputs with something on them count, and that empty ones are switched off where a setting
  * can do it.
  */
 export function wishesOf(bundle: JobBundle, wiring: WiringPlan): Given {
@@ -53,6 +65,7 @@ export function wishesOf(bundle: JobBundle, wiring: WiringPlan): Given {
     ...(limits === "one-core" && settable.has("limit-wiring") ? { "limit-wiring": "one-core" } : {}),
     ...(job.survey.leaves.length > 1 ? job.wishes : withoutPair(job.wishes)),
     ...inputs.off,
+    ...useWishes(wiring),
     ...(board.leaves > 1 ? { "leaf-count": job.survey.leaves.length } : {}),
   };
 }

@@ -145,6 +145,12 @@ const cases: Broken[] = [
     /inputs\[2\]\.reactions: expected what the leaf does when it trips/,
   ],
   [
+    "a use of an input that no setting chooses",
+    "hexby-hoistrum",
+    (b) => (b.inputs.find(({ id }) => id === "i2")!.chosenBy!.rows[1]!.is = "smoke"),
+    /chosenBy\.rows\[1\]\.is: expected a word that a control of this board sets for input-2-use \(pedestrian, fire\), found "smoke"/,
+  ],
+  [
     "an input that guards closing alone and refuses to open",
     tandrel,
     (b) => (b.inputs[1]!.reactions.at(-1)!.closed = "refuse"),

@@ -1,5 +1,5 @@
 import type { BoardInput, BoardProfile } from "../schema/index.ts";
-import { canSet } from "../settable.ts";
+import { canSet, wordsSet } from "../settable.ts";
 import { checkCondition, known, refusedAtRest, type Names, type Report, unique } from "../words/index.ts";
 
 /** Blocks, terminals, and everything that names a terminal. */
@@ -202,6 +202,27 @@ function checkInput(
         id,
         "Tie it to the control that sets it, or correct the id.",
       );
+  if (input.chosenBy) {
+    const { behaviour, rows } = input.chosenBy;
+    const words = wordsSet(board, behaviour);
+    rows.forEach(({ is, takes }, r) => {
+      if (!words.includes(is))
+        report(
+          `${path}.chosenBy.rows[${r}].is`,
+          `a word that a control of this board sets for ${behaviour} (${words.join(", ")})`,
+          is,
+          "Tie it to the control that sets it, or correct the word.",
+        );
+      for (const duty of takes)
+        if (!input.takes.includes(duty))
+          report(
+            `${path}.chosenBy.rows[${r}].takes`,
+            "what the input takes",
+            duty,
+            "Add it to takes, or remove it here.",
+          );
+    });
+  }
   input.reactions.forEach((row, r) => {
     checkCondition(row.when, `${path}.reactions[${r}].when`, names, report);
     // A stop that is ignored while opening refuses the command all the same.

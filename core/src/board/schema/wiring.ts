@@ -133,6 +133,16 @@ export const inputSchema = z.strictObject({
     .describe("A plain contact, a contact with an end resistor, or the pulse train of an optical edge."),
   ohms: z.number().positive().max(100_000).optional().describe("The end resistor it wants to see at rest."),
   takes: z.array(dutySchema).min(1).max(30).describe("What it can be used for, the best first."),
+  chosenBy: z
+    .strictObject({
+      behaviour: behaviourId,
+      rows: z
+        .array(z.strictObject({ is: word20(), takes: z.array(dutySchema).min(1) }))
+        .min(2)
+        .max(12),
+    })
+    .optional()
+    .describe("The setting that chooses what it is used for: by each of its words, what it takes then."),
   leaves: z.array(leafIdSchema).optional().describe("Only for devices of these leaves."),
   guards: z.array(z.enum(["opening", "closing"])).default([]),
   ignored: z
