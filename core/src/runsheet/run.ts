@@ -1,9 +1,9 @@
-import { movingThing, type BoardInput, type BoardProfile, type Purpose } from "../board/index.ts";
+import type { BoardInput } from "../board/index.ts";
 import type { Readings } from "../circuit/index.ts";
 import { panelAtRest } from "../panel/index.ts";
-import { listed, sentence } from "../quantity/index.ts";
+import { listed } from "../quantity/index.ts";
 import type { BenchState, Planned } from "../state/index.ts";
-import { brainOf, make, movesIn, type Brain, type BrainEvent } from "../twin/index.ts";
+import { brainOf, make, movesIn, movesText, type Brain, type BrainEvent } from "../twin/index.ts";
 import { cardsOf } from "./chosen.ts";
 import type { StepDraft } from "./step.ts";
 
@@ -31,30 +31,6 @@ export function brainAt(planned: Planned, state: BenchState, readings: Readings)
     at: { first: leaf, second: leaf },
     tripped: new Set(board.inputs.filter((input) => isTripped(input, readings)).map(({ id }) => id)),
   });
-}
-
-const ways: Record<string, string> = { open: "opens", closed: "closes" };
-/** More runs than this are counted, not listed. */
-const mostListed = 4;
-
-/** What moves, as the board's own words have it: rooflights move in groups. */
-const movers: Partial<Record<Purpose, { all: string; one: string }>> = {
-  rooflight: { all: "every rooflight", one: "group" },
-};
-
-/** "The gate opens, then closes"; of two leaves that move one by one, "Leaf 1 opens, then leaf 2 opens". */
-function movesText(moves: readonly string[], board: BoardProfile): string {
-  const { all, one } = movers[board.purpose] ?? { all: `the ${movingThing(board)}`, one: "leaf" };
-  const texts = moves.map((move) => {
-    const [way = "", leaf] = move.split(" ");
-    return leaf ? `${one} ${leaf} ${ways[way]}` : (ways[way] ?? "");
-  });
-  const [first = "", second = ""] = texts;
-  if (moves.length > mostListed && !first.includes(" "))
-    return sentence(
-      `${all} ${first} and ${second} in turn, ${moves.length} runs; the last one ${texts.at(-1)}.`,
-    );
-  return sentence(`${first.includes(" ") ? "" : `${all} `}${texts.join(", then ")}.`);
 }
 
 const times = (count: number) => (count === 1 ? "once" : count === 2 ? "twice" : `${count} times`);

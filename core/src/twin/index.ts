@@ -17,4 +17,4 @@ export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
-export { heardBy, keysTogether, told } from "./told.ts";
+export { heardBy, keysTogether, movesText, told } from "./told.ts";

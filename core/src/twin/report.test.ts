@@ -120,6 +120,13 @@ describe("in words", () => {
     expect(told(brain, () => settles(brain))).toEqual(["The gate stands open."]);
   });
 
+  test("rooflights move in groups, and are told so", () => {
+    const skarlune = brainAtRest(shippedBoard("copperfold-skarlune"), { leaves: 2 });
+    skarlune.power = true;
+    const calibrate = { hold: { key: "CAL", seconds: 5 } };
+    expect(told(skarlune, () => brainDoes(skarlune, calibrate))).toContain("Group 1 opens.");
+  });
+
   test("keys that are wanted together, and what transmitters can send, are read from the programs", () => {
     expect(keysTogether(shippedBoard("pengrath-drawmel"))).toEqual([
       { keys: ["GO", "READ"], label: "GO + READ" },

@@ -5,6 +5,7 @@ import {
   labelsOf,
   movingThing,
   type BoardProfile,
+  type Purpose,
 } from "../board/index.ts";
 import type { PanelEvent } from "../panel/index.ts";
 import { listed, sentence } from "../quantity/index.ts";
@@ -34,7 +35,7 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
     case "held-off":
       return `${labelOf(board.inputs, event.input)} holds it off.`;
     case "moves":
-      return movesTold(board, movesIn([event], leaves));
+      return movesText(movesIn([event], leaves), board);
     case "stops":
       return `${sentence(`the ${movingThing(board)}`)} stands ${event.at === "between" ? "between its ends" : event.at}.`;
     case "learned":
@@ -96,10 +97,27 @@ export function told(brain: Brain, act: () => void): string[] {
 }
 
 const ways: Record<string, string> = { open: "opens", closed: "closes" };
+/** More runs than this are counted, not listed. */
+const mostListed = 4;
 
-function movesTold(board: BoardProfile, [move = ""]: readonly string[]): string {
-  const [way = "", leaf] = move.split(" ");
-  return sentence(`${leaf ? `leaf ${leaf}` : `the ${movingThing(board)}`} ${ways[way] ?? way}.`);
+/** What moves, as the board's own words have it: rooflights move in groups. */
+const movers: Partial<Record<Purpose, { all: string; one: string }>> = {
+  rooflight: { all: "every rooflight", one: "group" },
+};
+
+/** "The gate opens, then closes"; of two leaves that move one by one, "Leaf 1 opens, then leaf 2 opens". */
+export function movesText(moves: readonly string[], board: BoardProfile): string {
+  const { all, one } = movers[board.purpose] ?? { all: `the ${movingThing(board)}`, one: "leaf" };
+  const texts = moves.map((move) => {
+    const [way = "", leaf] = move.split(" ");
+    return leaf ? `${one} ${leaf} ${ways[way]}` : (ways[way] ?? "");
+  });
+  const [first = "", second = ""] = texts;
+  if (moves.length > mostListed && !first.includes(" "))
+    return sentence(
+      `${all} ${first} and ${second} in turn, ${moves.length} runs; the last one ${texts.at(-1)}.`,
+    );
+  return sentence(`${first.includes(" ") ? "" : `${all} `}${texts.join(", then ")}.`);
 }
 
 /** Keys that are wanted together somewhere at this board, each set once, with what it is called. */
