@@ -32,6 +32,16 @@ const task = {
   "traffic-go": "green of a traffic light",
   "traffic-wait": "red of a traffic light",
 } as const;
+const inputUse = {
+  step: "the step command",
+  open: "opening only",
+  close: "closing only",
+  pedestrian: "the pedestrian opening",
+  stop: "a stop",
+  fire: "a fire contact",
+  night: "a clock: its pause by night",
+} as const;
+
 const onFailure = {
   stays: "stays where it is",
   opens: "opens and stays open",
@@ -65,10 +75,14 @@ const behaviours = {
   "automatic-closing": onOff("Automatic closing"),
   "automatic-closing-time": amount("Automatic closing after", "s"),
   "close-after-passage": onOff("Close after passage"),
+  "first-pause": amount("First pause, by day", "s"),
   "second-pause": amount("Second pause", "s"),
+  "night-pause": amount("Pause by night", "s"),
   "pedestrian-opening": amount("Pedestrian opening", "%"),
+  "pedestrian-opening-mm": amount("Pedestrian opening, by its width", "mm"),
   "pedestrian-closing-time": amount("Pedestrian closing after", "s"),
   "pedestrian-pre-warning": amount("Pre-warning of pedestrian opening", "s"),
+  "pedestrian-pre-warning-closing": amount("Pre-warning of pedestrian closing", "s"),
   "pre-warning": amount("Pre-warning before movement", "s"),
   "pre-warning-closing": amount("Pre-warning before closing", "s"),
   "opening-speed": amount("Opening speed", "%"),
@@ -125,6 +139,7 @@ const behaviours = {
     impulse: "impulse before opening",
     held: "held while closed",
   }),
+  "lock-function": amount("Lock function, by its number", ""),
   "flashing-light": choice("Flashing light", { steady: "fed steadily", flashing: "flashed by the board" }),
   "traffic-light": choice("Traffic light", {
     off: "off",
@@ -149,10 +164,12 @@ const behaviours = {
   "fine-adjustment": amount("Fine adjustment of the limit", "mm"),
   "standby-rail": onOff("Accessory rail sleeps between cycles"),
   "listening-time": amount("Listening time of the radio", "s"),
-  "input-2-use": choice("Second input is for", {
-    pedestrian: "the pedestrian opening",
-    fire: "a fire contact",
+  "remote-learning": choice("Learning of remotes", {
+    board: "at the board only",
+    distance: "at a distance as well, with a known remote",
   }),
+  "input-1-use": choice("First input is for", inputUse),
+  "input-2-use": choice("Second input is for", inputUse),
   "rain-action": choice("On rain", { ignores: "nothing", closes: "closes" }),
   "service-cycles": amount("Service reminder after", "cycles"),
 } as const satisfies Record<string, Behaviour>;

@@ -39,6 +39,7 @@ export {
   conditionHolds,
   conditionInstead,
   conditionMust,
+  conditionParts,
   conditionText,
   gestureText,
   heldBy,

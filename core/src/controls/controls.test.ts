@@ -80,15 +80,29 @@ describe("what the board cannot give is said", () => {
     expect(codes({ "automatic-closing-time": 300 })).toEqual(["value-out-of-reach"]);
     expect(codes({ "leaf-delay-opening": 2 })).toEqual(["behaviour-not-settable"]);
     expect(codes({ "pre-warning": 5 })).toEqual(["value-out-of-reach"]);
-    expect(codes({ "leaves-meet": true, "leaf-delay-closing": 3 })).toEqual(["behaviours-fight"]);
+    expect(codes({ "leaves-meet": true, "leaf-delay-closing": 3 })).toEqual(["wishes-conflict"]);
   });
 
-  test("a fight names what is wanted and what is given instead, behaviour by behaviour", () => {
+  test("a fight names what is wanted, and what becomes of each where the other is kept", () => {
     const [found] = plan({ "leaves-meet": true, "leaf-delay-closing": 3 }).findings;
     expect(found?.values).toMatchObject({
-      behaviours: "leaves meet together on and leaf delay on closing 3 s",
-      given: "leaves meet together on",
+      wishes: "leaves meet together on and leaf delay on closing 3 s",
+      alternatives:
+        "Keep leaf delay on closing 3 s, and leaves meet together becomes off (V3 9:45). Keep leaves meet together on, and leaf delay on closing is not given (V3 7:00).",
     });
+  });
+
+  test("a word the control has not, and a wish the board can only do in another way, name what it has", () => {
+    const [word] = plan({ "photocell-reaction": "opening" }).findings;
+    expect([word?.code, word?.values.offers]).toEqual([
+      "value-not-offered",
+      "on closing only and on opening and closing",
+    ]);
+    const [kin] = plan({ "force-opening": 40 }).findings;
+    expect([kin?.code, kin?.values.nearest]).toEqual([
+      "behaviour-not-settable",
+      "This board can set force; wish that instead.",
+    ]);
   });
 
   test("out of reach names both ends and what is given instead", () => {

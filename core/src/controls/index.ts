@@ -1,8 +1,10 @@
-export { commitFindings, forceFindings, thresholdFindings } from "./findings.ts";
+export { commitFindings, forceFindings, thresholdFindings } from "./findings/state.ts";
 export type { Wishes } from "./fit.ts";
 export { isPanelCut, panelJumper } from "./panel.ts";
 export { planControls } from "./plan.ts";
 export type { ControlPlan, GivenBehaviour, PlannedControl } from "./planned.ts";
 export { behavioursAt, dialGives, foundPositions, movedControls, whenDone } from "./positions.ts";
 export type { Given, Positions, Standing } from "./positions.ts";
+export { tellPositions } from "./tell.ts";
+export type { ToldBehaviour, ToldPositions } from "./tell.ts";
 export { controlSubject, controlSubjects } from "./subjects.ts";

@@ -22,6 +22,8 @@ export interface PlannedControl {
   gives: GivenBehaviour[];
   /** Gesture after which the board reads it; undefined where it acts at once. */
   commit?: string;
+  /** Label of the dial that counts only with it, where it moves for that alone. */
+  neededBy?: string;
 }
 
 export interface ControlPlan {

@@ -1,10 +1,12 @@
 import fc from "fast-check";
 import {
+  clockText,
   clockToDegrees,
   clockToFraction,
   degreesToClock,
   fractionToClock,
   readableFractions,
+  readClock,
   sweepDegrees,
   sweepPassesNoon,
 } from "./clock.ts";
@@ -56,5 +58,25 @@ describe("clock geometry of a dial (plane geometry: an hour is 30°)", () => {
     expect(fractions[0]).toBe(0);
     expect(fractions.at(-1)).toBe(1);
     expect(fractionToClock(fractions[1]!, sevenToFive)).toBe("7:15");
+  });
+
+  test("a position is told as clock time and fraction, and read as either, however it is typed", () => {
+    expect(clockText("2:30", sevenToFive)).toBe("2:30, 75 %");
+    const typed = {
+      "2:30": "2:30",
+      "230": "2:30",
+      "14": undefined,
+      "12": "12:00",
+      "65 %": "1:30",
+      "0%": "7:00",
+    };
+    for (const [text, clock] of Object.entries(typed))
+      expect([text, readClock(text, sevenToFive)]).toEqual([text, clock]);
+    for (const wrong of ["6:00", "101 %", "2:75", "", "half", "-5 %"])
+      expect(readClock(wrong, sevenToFive)).toBeUndefined();
+    for (const at of readableFractions(sevenToFive)) {
+      const clock = fractionToClock(at, sevenToFive);
+      expect(readClock(clock, sevenToFive)).toBe(clock);
+    }
   });
 });

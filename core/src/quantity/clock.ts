@@ -72,3 +72,25 @@ export function readableFractions(sweep: Sweep): number[] {
     found.add(Math.min(1, Math.round((turned / whole) * 1e9) / 1e9));
   return [...found].sort((a, b) => a - b);
 }
+
+/** A dial's position as it is told to people: clock time, and fraction of its sweep. "2:30, 75 %". */
+export function clockText(clock: string, sweep: Sweep): string {
+  return `${clock}, ${Math.round(clockToFraction(clock, sweep) * 100)} %`;
+}
+
+/**
+ * A dial's position as someone types it: a clock time ("2:30", "230"), or a part of its sweep ("65 %"). Undefined for
+ * what is neither, or lies outside the sweep.
+ */
+export function readClock(typed: string, sweep: Sweep): string | undefined {
+  const percent = /^(\d{1,3}(?:[.,]\d+)?)\s*%$/.exec(typed.trim());
+  if (percent) {
+    const part = Number(percent[1]!.replace(",", ".")) / 100;
+    return part <= 1 ? fractionToClock(part, sweep) : undefined;
+  }
+  const time = /^(\d{1,2})(?:[:.h]?([0-5]\d))?$/.exec(typed.trim());
+  const clock = time && `${Number(time[1])}:${time[2] ?? "00"}`;
+  if (!clock || !isClock(clock)) return undefined;
+  const turned = (clockToDegrees(clock) - clockToDegrees(sweep.from) + 360) % 360;
+  return turned <= sweepDegrees(sweep) + 1e-9 ? clock : undefined;
+}

@@ -1,10 +1,12 @@
 export {
   clockToDegrees,
+  clockText,
   clockToFraction,
   degreesToClock,
   fractionToClock,
   fractionToDegrees,
   isClock,
+  readClock,
   readableFractions,
   sweepDegrees,
   sweepPassesNoon,

@@ -334,3 +334,14 @@ export function checkCondition(when: Condition, path: string, names: Names, repo
 /** The input that a condition looks at, its parts included; undefined where it looks at none. */
 export const inputAsked = ({ closed, open, all = [], any = [], not }: Condition): string | undefined =>
   closed ?? open ?? [...all, ...any, ...(not ? [not] : [])].map(inputAsked).find((id) => id !== undefined);
+
+/** The behaviours and the controls that a condition looks at, its parts included. */
+export function conditionParts(when: Condition): { behaviours: BehaviourId[]; controls: string[] } {
+  const parts = [...(when.all ?? []), ...(when.any ?? []), ...(when.not ? [when.not] : [])].map(
+    conditionParts,
+  );
+  return {
+    behaviours: [...(when.behaviour ? [when.behaviour] : []), ...parts.flatMap((each) => each.behaviours)],
+    controls: [...(when.control ? [when.control] : []), ...parts.flatMap((each) => each.controls)],
+  };
+}

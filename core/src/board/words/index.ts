@@ -6,6 +6,7 @@ export {
   conditionHolds,
   conditionInstead,
   conditionMust,
+  conditionParts,
   conditionSchema,
   conditionText,
   inputAsked,

@@ -42,17 +42,35 @@ export const settingsFindings = {
     why: "The board cannot do more with this control.",
     remedy: "Accept {given}, or choose a board with a longer range.",
   },
-  "behaviours-fight": {
+  "value-not-offered": {
+    severity: "caution",
+    what: "{behaviour}: {wanted} wanted, and {control} offers {offers}.",
+    why: "The control has no position for it.",
+    remedy: "Accept {given}, or choose a board that offers it.",
+  },
+  "wishes-conflict": {
     severity: "fault",
-    what: "{control} sets {behaviours}, and no position gives them all as wanted.",
-    why: "One control carries several behaviours; to have one is to lose the other.",
-    remedy: "Decide which matters: {control} is planned at {clock}, which gives {given}.",
+    what: "{control} cannot give these together: {wishes}.",
+    why: "One control carries several behaviours; to have one is to lose the other. Planned is {stands}.",
+    remedy: "Decide which matters. {alternatives}",
+  },
+  "control-needed": {
+    severity: "note",
+    what: "{control} is planned at {stands}, though nobody asked for it.",
+    why: "{dial} counts only with it.",
+    remedy: "Say under Survey what is wanted of it, if that is not it.",
+  },
+  "set-in-two-places": {
+    severity: "caution",
+    what: "{behaviour} is set in two places: {controls}.",
+    why: "Which of the two counts is not known for this board.",
+    remedy: "Set both alike, as planned, and try it.",
   },
   "behaviour-not-settable": {
     severity: "caution",
-    what: "{behaviour} cannot be set on this board.",
+    what: "{behaviour} {wanted} is wanted, and this board cannot be set to it.",
     why: "No control of the profile sets it.",
-    remedy: "Check that the board does it by itself, or drop the wish.",
+    remedy: "{nearest}",
   },
   "fixed-otherwise": {
     severity: "caution",
