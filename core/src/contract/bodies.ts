@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { boardSchema, idSchema, type BoardProfile } from "../board/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
-import { jobSchema, logEntrySchema } from "../job/index.ts";
+import { jobSchema, logEntrySchema, presetSchema } from "../job/index.ts";
 
 /** A profile as it was read: its own published schema says what stands in it. */
 const profile = <Profile>(kind: "board" | "device") =>
@@ -84,6 +84,13 @@ export const devicesSchema = z.strictObject({
     .describe("Revisions that were written here."),
 });
 
+export const presetsSchema = z.strictObject({
+  presets: z.array(presetSchema),
+  own: z
+    .array(z.strictObject({ id: idSchema, revision, name: z.string() }))
+    .describe("Revisions that were written here."),
+});
+
 export const healthSchema = z.strictObject({
   status: z.literal("ok"),
   database: z
@@ -129,5 +136,6 @@ export type LogPage = z.output<typeof logPageSchema>;
 export type SessionState = z.output<typeof sessionSchema>;
 export type Whereabouts = z.output<typeof whereaboutsSchema>;
 export type Revisions = z.output<typeof revisionsSchema>;
+export type PresetCatalogue = z.output<typeof presetsSchema>;
 export type DeviceCatalogue = z.output<typeof devicesSchema>;
 export type BoardUse = z.output<typeof boardUseSchema>;

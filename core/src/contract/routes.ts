@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { idSchema } from "../board/index.ts";
-import { bundleSchema, jobSchema, logEntrySchema } from "../job/index.ts";
+import { bundleSchema, jobSchema, logEntrySchema, presetSchema } from "../job/index.ts";
 import {
   boardBody,
   boardsSchema,
@@ -13,6 +13,7 @@ import {
   logPageSchema,
   newJobSchema,
   newSessionSchema,
+  presetsSchema,
   whereaboutsSchema,
   revisionsSchema,
   sessionSchema,
@@ -223,6 +224,28 @@ export const routes = [
     method: "delete",
     path: "/api/devices/{id}",
     says: "Removes a revision that was written here and that no job uses.",
+    query: oneRevision,
+    answers: { 204: undefined },
+    refuses: { ...noSuch, ...stays },
+  },
+  {
+    method: "get",
+    path: "/api/presets",
+    says: "What each kind of installation usually wants.",
+    answers: { 200: presetsSchema },
+  },
+  {
+    method: "post",
+    path: "/api/presets",
+    says: "Stores a preset of someone's own, or a revision of one.",
+    takes: presetSchema,
+    answers: { 201: presetSchema },
+    refuses: { 409: "Its revision is taken, or too far past the newest." },
+  },
+  {
+    method: "delete",
+    path: "/api/presets/{id}",
+    says: "Removes a revision that was written here.",
     query: oneRevision,
     answers: { 204: undefined },
     refuses: { ...noSuch, ...stays },

@@ -3,7 +3,15 @@ export type { Wishes } from "./fit.ts";
 export { isPanelCut, panelJumper } from "./panel.ts";
 export { planControls } from "./plan.ts";
 export type { ControlPlan, GivenBehaviour, PlannedControl } from "./planned.ts";
-export { behavioursAt, dialGives, foundPositions, movedControls, whenDone } from "./positions.ts";
+export {
+  behavioursAt,
+  deliveredGives,
+  dialGives,
+  foundPositions,
+  movedControls,
+  valueGives,
+  whenDone,
+} from "./positions.ts";
 export type { Given, Positions, Standing } from "./positions.ts";
 export { tellPositions } from "./tell.ts";
 export type { ToldBehaviour, ToldPositions } from "./tell.ts";

@@ -6,6 +6,7 @@ import {
   type BehaviourValue,
   type BoardProfile,
   type Circumstances,
+  type Condition,
   type Dial,
   type MenuItem,
   type SetsValue,
@@ -98,9 +99,12 @@ export const whenDone: Standing = {
   fault: () => false,
 };
 
-/** True while a dial counts: one that lives only under a condition is dead without it. */
-export function dialLives(
-  { live }: Dial,
+/**
+ * True while a control counts: a dial that lives, or a menu entry that is shown, only under a condition is dead without
+ * it. The condition is asked of how the board stands; left out, as it stands once the work is done.
+ */
+export function isLive(
+  live: Condition | undefined,
   positions: Positions,
   given: Given,
   standing: Standing = whenDone,
@@ -113,25 +117,36 @@ export function dialLives(
   });
 }
 
-/**
- * What all controls set together where they stand, and what the board does by itself. A dial counts or not by how the
- * board stands; left out, as it stands once the work is done.
- */
-export function behavioursAt(
+/** What all controls set together of which `counts` holds, and what the board does by itself. */
+function setTogether(
   board: BoardProfile,
   positions: Positions,
-  standing: Standing = whenDone,
+  counts: (live: Condition | undefined, given: Given) => boolean,
 ): Given {
   const given: Given = { ...board.fixed, ...settingsGive(board, positions.switches) };
-  for (const { item, delivered } of menuValues(board))
-    Object.assign(given, valueGives(item, positions.values[item.id] ?? delivered));
+  // Entries that are always shown say first what shows the others.
+  for (const asked of [false, true])
+    for (const { item, delivered } of menuValues(board))
+      if ((item.when !== undefined) === asked && counts(item.when, given))
+        Object.assign(given, valueGives(item, positions.values[item.id] ?? delivered));
   for (const dial of board.dials) {
-    if (!dialLives(dial, positions, given, standing)) continue;
+    if (!counts(dial.live, given)) continue;
     const clock = positions.dials[dial.id] ?? dial.delivered;
     Object.assign(given, dialGives(dial, clockToFraction(clock, dial.sweep)));
   }
   return given;
 }
+
+/** What all controls set together where they stand, and what the board does by itself; what is dead sets nothing. */
+export const behavioursAt = (
+  board: BoardProfile,
+  positions: Positions,
+  standing: Standing = whenDone,
+): Given => setTogether(board, positions, (live, given) => isLive(live, positions, given, standing));
+
+/** What a new board's controls say, those included that count for nothing as it is delivered. */
+export const deliveredGives = (board: BoardProfile): Given =>
+  setTogether(board, foundPositions(board), () => true);
 
 /** Ids of the controls that stand differently in the two, by kind. */
 export function movedControls(a: Positions, b: Positions): Record<keyof Positions, string[]> {

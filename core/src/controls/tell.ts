@@ -4,6 +4,7 @@ import {
   behaviourText,
   conditionMust,
   controlName,
+  entryName,
   labelsOf,
   menuValues,
   positionsText,
@@ -12,7 +13,7 @@ import {
   type BoardProfile,
 } from "../board/index.ts";
 import { clockText } from "../quantity/index.ts";
-import { behavioursAt, dialLives, foundPositions, type Positions } from "./positions.ts";
+import { behavioursAt, isLive, foundPositions, type Positions } from "./positions.ts";
 import { knobsOf, type Knob } from "./solve/knobs.ts";
 
 /** One behaviour that the controls come to where they stand. */
@@ -37,9 +38,9 @@ const standsOf = (board: BoardProfile, { kind, label, parts }: Knob, at: Positio
   const stands = parts.map((part) => at[kind][part] ?? "");
   if (kind === "switches") return positionsText(board, parts, stands);
   const dial = board.dials.find(({ id }) => kind === "dials" && id === parts[0]);
-  return dial
-    ? `${controlName(dial)} at ${clockText(stands[0] ?? dial.delivered, dial.sweep)}`
-    : `${label} at ${stands[0]}`;
+  if (dial) return `${controlName(dial)} at ${clockText(stands[0] ?? dial.delivered, dial.sweep)}`;
+  const entry = menuValues(board).find(({ item }) => item.id === parts[0]);
+  return `${entry ? entryName(entry.item) : label} at ${stands[0]}`;
 };
 
 /** What is odd about where one control stands. */
@@ -47,7 +48,7 @@ function oddities(board: BoardProfile, knob: Knob, at: Positions): string[] {
   const stands = knob.parts.map((part) => at[knob.kind][part] ?? "");
   const dial = board.dials.find(({ id }) => knob.kind === "dials" && id === knob.id);
   if (dial) {
-    const alive = dialLives(dial, at, behavioursAt(board, at));
+    const alive = isLive(dial.live, at, behavioursAt(board, at));
     const numbers = dial.zones.some(({ sets }) =>
       Object.values(sets).some((each) => typeof each === "object"),
     );

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { dutySchema, loadDutySchema, restSchema } from "../board/index.ts";
-import { extraLowVolts } from "../quantity/index.ts";
+import { extraLowVolts, ownId } from "../quantity/index.ts";
 import { deviceKinds, type DeviceProfile } from "./schema.ts";
 
 const figure = (what: string, most: number) =>
@@ -42,15 +42,6 @@ export const sketchSchema = z
 
 export type DeviceSketch = z.output<typeof sketchSchema>;
 
-/** An id made of a name: letters and digits of it, marked as someone's own. */
-function idOf(name: string): string {
-  const words = name
-    .normalize("NFKD")
-    .toLowerCase()
-    .match(/[a-z0-9]+/g);
-  return `own-${(words ?? ["device"]).join("-")}`.slice(0, 60).replace(/-+$/, "");
-}
-
 /** True where what is fed so has to be earthed. */
 const isOnMains = ({ kind, maxVolts }: { kind: "dc" | "ac" | "either"; maxVolts: number }) =>
   maxVolts > extraLowVolts[kind === "dc" ? "dc" : "ac"];
@@ -60,7 +51,7 @@ export function deviceFrom({ name, kind, contact, supply }: DeviceSketch): Devic
   const earthed = supply !== undefined && isOnMains(supply);
   return {
     format: "anvilcloud/device@1",
-    id: idOf(name),
+    id: ownId(name, "device"),
     name: name.trim(),
     maker: "own",
     revision: 1,

@@ -9,6 +9,7 @@ import { parseDevice, type DeviceProfile } from "../device/index.ts";
 import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
 import { checkLog, within } from "./log.ts";
 import { migrateBundle } from "./migrate.ts";
+import { checkPreset } from "./preset.ts";
 import { bundleSchema, type Job, type jobFormat, type LogEntry } from "./schema.ts";
 import { checkStands, mostNoted, withEveryCard, type Report } from "./stands.ts";
 
@@ -117,6 +118,9 @@ export function checkJob(
     const wanted = value === undefined ? undefined : behaviourMisfit(id as BehaviourId, value);
     if (wanted) report(`job.wishes.${id}`, wanted, value, "Correct the wish, or remove it.");
   }
+  if (job.preset)
+    for (const { path, expected, found, remedy } of checkPreset(job.preset, ""))
+      report(`job.preset.${path}`, expected, found, remedy);
   const cards = board.cards.map((card) => card.id);
   (job.cards ?? []).forEach((id, at) => {
     if (!cards.includes(id))

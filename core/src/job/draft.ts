@@ -1,29 +1,21 @@
-import { canSet, type BehaviourId, type BoardProfile } from "../board/index.ts";
+import type { BoardProfile } from "../board/index.ts";
+import { presetWishes, type Preset } from "./preset.ts";
 import type { Job, Leaf } from "./schema.ts";
 import { leavesLike } from "./site.ts";
 
 /**
- * What is wanted unless someone says otherwise: closing only on command; for the first run force in the middle of its
- * range, and the follower 3 s behind on closing (both common practice of the trade, no published source).
+ * What is wanted unless someone says otherwise, and why: common practice of the trade, no published source. The board's
+ * own values stand for the rest.
  */
-const customary: Job["wishes"] = {
-  "automatic-closing": false,
-  "photocell-reaction": "closing",
-  "command-logic": "open-stop-close-stop",
-  force: 50,
-  "force-opening": 50,
-  "force-closing": 50,
-  "leaf-delay-closing": 3,
+export const customaryStarts: Preset["wishes"] = {
+  "automatic-closing": { value: false, why: "It closes on command only, until its closing is guarded." },
+  "photocell-reaction": { value: "closing", why: "A beam broken while it opens stops nobody." },
+  "command-logic": { value: "open-stop-close-stop", why: "The same button stops it." },
+  force: { value: 50, why: "The first run begins in the middle of the range and is trimmed." },
+  "force-opening": { value: 50, why: "The first run begins in the middle of the range and is trimmed." },
+  "force-closing": { value: 50, why: "The first run begins in the middle of the range and is trimmed." },
+  "leaf-delay-closing": { value: 3, why: "The overlapping leaf arrives last by about 3 s." },
 };
-
-/** The customary wishes that some control of the board can set. */
-function settableWishes(board: BoardProfile): Job["wishes"] {
-  return Object.fromEntries(
-    Object.entries(customary).filter(
-      ([id, value]) => value !== undefined && canSet(board, id as BehaviourId, value),
-    ),
-  );
-}
 
 /** An ordinary leaf for what the board is made for; sizes are assumed until someone measures. */
 function draftLeaf(board: BoardProfile): Leaf {
@@ -64,7 +56,7 @@ export function draftJob(id: string, title: string, customer: string, board: Boa
       notes: "",
       serviceMonths: 12,
     },
-    wishes: settableWishes(board),
+    wishes: presetWishes(board, { wishes: customaryStarts }),
     board: { id: board.id, revision: board.revision },
     proof: "before",
     devices: [],

@@ -16,6 +16,12 @@ const edits: JobEdit[] = [
   { kind: "change-device", device: { ...device(job, "stop")!, name: "Halt" } },
   { kind: "remove-device", device: "stop" },
   { kind: "wish", behaviour: "force", value: 61 },
+  {
+    kind: "preset",
+    preset: { id: "house", name: "House", wishes: { force: { value: 40, why: "Light leaves." } } },
+    wishes: { force: 40 },
+  },
+  { kind: "overrule", behaviour: "leaf-count", value: 1 },
   { kind: "choose", procedure: "pair-ped", on: true, others: ["pair-step"] },
   { kind: "proof", proof: "after" },
   { kind: "firmware", firmware: "9.9" },

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { behaviourIds, idSchema } from "../board/index.ts";
 import { coreColours } from "../device/index.ts";
+import { begunSchema } from "./preset.ts";
 import { cableSizeSchema, jobSchema, runSchema, type DeviceInstance, type Job } from "./schema.ts";
 import { withDevice, withSurvey } from "./site.ts";
 
@@ -39,6 +40,16 @@ export const editSchema = z.discriminatedUnion("kind", [
       value: z.union([z.boolean(), z.number(), z.string().max(40)]).optional(),
     })
     .describe("What is wanted of a behaviour; without a value it is left as found."),
+  z
+    .strictObject({ kind: z.literal("preset"), preset: begunSchema, wishes: jobSchema.shape.wishes })
+    .describe("The job begins anew with a preset; `wishes` are those of its values that the board can give."),
+  z
+    .strictObject({
+      kind: z.literal("overrule"),
+      behaviour: z.enum(behaviourIds),
+      value: z.union([z.boolean(), z.number(), z.string().max(40)]).optional(),
+    })
+    .describe("A wish holds against what the site decides; without a value the site decides again."),
   z
     .strictObject({
       kind: z.literal("choose"),
@@ -132,6 +143,16 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
       return { ...job, devices: job.devices.filter(({ id }) => id !== edit.device) };
     case "wish":
       return { ...job, wishes: withKey(job.wishes, edit.behaviour, edit.value) ?? {} };
+    case "preset":
+      return { ...job, preset: edit.preset, wishes: edit.wishes, overruled: [] };
+    case "overrule": {
+      const others = (job.overruled ?? []).filter((id) => id !== edit.behaviour);
+      return {
+        ...job,
+        wishes: withKey(job.wishes, edit.behaviour, edit.value) ?? {},
+        overruled: edit.value === undefined ? others : [...others, edit.behaviour],
+      };
+    }
     case "choose": {
       const gone = [edit.procedure, ...edit.others];
       const kept = (job.chosen ?? []).filter((id) => !gone.includes(id));

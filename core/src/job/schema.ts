@@ -3,6 +3,7 @@ import { behaviourIds, idSchema } from "../board/index.ts";
 import { coreColours } from "../device/index.ts";
 import { conductorSizesMm2, isClock } from "../quantity/index.ts";
 import { effectSchema, moveSchema } from "./effect.ts";
+import { begunSchema } from "./preset.ts";
 
 const text = (most: number) => z.string().max(most);
 const needed = (most: number, what: string) =>
@@ -119,6 +120,12 @@ export const jobSchema = z.strictObject({
   installer: text(80),
   survey: surveySchema,
   wishes: wishesSchema,
+  preset: begunSchema.optional().describe("The preset it began with."),
+  overruled: z
+    .array(z.enum(behaviourIds))
+    .max(behaviourIds.length)
+    .optional()
+    .describe("Behaviours that the site would decide, and that the wish decides all the same."),
   board: ref,
   cards: z
     .array(idSchema)

@@ -9,6 +9,7 @@ import {
   type Panel,
 } from "../board/index.ts";
 import { bestOf, singlesOf } from "./fits.ts";
+import { firstShown, isShown } from "./shown.ts";
 import { entryAt, menuAt, type PanelEvent, type PanelState, type PanelStep } from "./state.ts";
 
 /** A board with a panel and what holds at it: what every move needs. */
@@ -61,7 +62,7 @@ function outside({ board, panel, ask }: At, state: PanelState, made: Gesture): P
   const way = bestOf(made, waysIn(board, ask, state, made));
   if (way)
     return still(
-      { ...state, path: [{ menu: way.to, entry: 0 }], begun: [] },
+      { ...state, path: [{ menu: way.to, entry: firstShown(board, ask, state, way.to) }], begun: [] },
       { kind: "opened", menu: way.to },
     );
   const longest = Math.max(0, ...ways.map(({ by }) => by.length - 1));
@@ -88,11 +89,12 @@ function movesAt(
   return [own("next"), own("previous"), opens.by ? opens : own("into"), own("back")];
 }
 
-/** Goes to another entry of the menu; after the last comes the first. */
-function walk(menu: Menu, state: PanelState, by: 1 | -1): PanelStep {
+/** Goes to another entry of the menu that is shown just now; after the last comes the first. */
+function walk({ board, ask }: At, menu: Menu, state: PanelState, by: 1 | -1): PanelStep {
   const level = state.path.at(-1)!;
-  const entry = (level.entry + by + menu.items.length) % menu.items.length;
-  return still({ ...state, path: [...state.path.slice(0, -1), { ...level, entry }] });
+  const at = (far: number) => (level.entry + far * by + far * menu.items.length) % menu.items.length;
+  const far = menu.items.findIndex((_, n) => isShown(board, ask, state, menu.items[at(n + 1)]!)) + 1;
+  return still({ ...state, path: [...state.path.slice(0, -1), { ...level, entry: at(Math.max(1, far)) }] });
 }
 
 /** A value as it is stored: kept at once, as every answer of a wizard, or shown until the list is saved. */
@@ -108,20 +110,23 @@ function store(panel: Panel, menu: Menu, state: PanelState, item: MenuItem): Pan
 }
 
 /** In a wizard the next question follows an answer; after the last it ends where it says. */
-function follow(menu: Menu, step: PanelStep): PanelStep {
+function follow(at: At, menu: Menu, step: PanelStep): PanelStep {
   if (menu.kind !== "wizard") return step;
   const last = step.state.path.at(-1)!.entry === menu.items.length - 1;
-  if (!last) return { ...walk(menu, step.state, 1), events: step.events };
+  if (!last) return { ...walk(at, menu, step.state, 1), events: step.events };
   if (menu.ends === "stays") return step;
   const left = leave(step.state);
   return { state: left.state, events: [...step.events, ...left.events] };
 }
 
 /** Opens an entry: another menu, its value, or what it does. */
-function open({ board }: At, state: PanelState, item: MenuItem): PanelStep {
+function open({ board, ask }: At, state: PanelState, item: MenuItem): PanelStep {
   if (item.menu)
     return still(
-      { ...state, path: [...state.path, { menu: item.menu, entry: 0 }] },
+      {
+        ...state,
+        path: [...state.path, { menu: item.menu, entry: firstShown(board, ask, state, item.menu) }],
+      },
       { kind: "opened", menu: item.menu },
     );
   if (displayPositions(item).length) return still({ ...state, editing: state.values[item.id]! });
@@ -176,16 +181,16 @@ function runs(
 function moved(at: At, menu: Menu, state: PanelState, item: MenuItem, move: Move): PanelStep {
   switch (move) {
     case "next":
-      return walk(menu, state, 1);
+      return walk(at, menu, state, 1);
     case "previous":
-      return walk(menu, state, -1);
+      return walk(at, menu, state, -1);
     case "into":
       return open(at, state, item);
     case "more":
     case "less":
       return still({ ...state, editing: stepped(item, state.editing!, move === "more" ? 1 : -1) });
     case "confirm":
-      return follow(menu, store(at.panel, menu, state, item));
+      return follow(at, menu, store(at.panel, menu, state, item));
     case "back": {
       const { editing, ...rest } = state;
       if (editing !== undefined) return still(rest);

@@ -5,7 +5,7 @@ import { sentence } from "../quantity/index.ts";
 import { boardIds, bundleOn, fittingDrives, shippedDevices } from "../testing/shipped.ts";
 import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
-import { wishesOf } from "./wishes.ts";
+import { wishesOf } from "./wishes/index.ts";
 
 /** The job on site with its devices in their places; the rest of a plan matters to none of these. */
 const found = (bundle: JobBundle) => {

@@ -22,7 +22,7 @@ import { planWiring } from "../wiring/index.ts";
 import { siteWideFindings } from "./findings.ts";
 import { logFindings } from "./log-findings.ts";
 import { settingsFindings } from "./settings-findings.ts";
-import { wishesOf } from "./wishes.ts";
+import { askedWishes, wishesOf, type WishLine } from "./wishes/index.ts";
 
 /** What is being worked out, in the order of the work. */
 export type PlanStage = "wiring" | "settings" | "steps" | "checks";
@@ -41,6 +41,8 @@ export interface JobPlan extends Planned {
   /** Of both, what can hurt someone; it is shown everywhere until it is gone. */
   dangers: Finding[];
   statuses: StationStatus[];
+  /** Every behaviour that can be wished here, with what a job of its kind begins with, what the site decides, and why. */
+  wishes: WishLine[];
 }
 
 /**
@@ -82,6 +84,7 @@ export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = 
     ahead,
     nowFindings,
     dangers,
+    wishes: askedWishes(planned),
     statuses: stationStatuses({ ...planned, sheet, dangers, readings }, findings),
   };
 }

@@ -24,3 +24,12 @@ export function sentence(text: string): string {
 export function spanText(from: number, to: number, unit: string): string {
   return `${from === to ? "" : `${plainNumber(from)} to `}${plainNumber(to)} ${unit}`;
 }
+
+/** An id made of a name: letters and digits of it, marked as someone's own; `fallback` where it has none. */
+export function ownId(name: string, fallback: string): string {
+  const words = name
+    .normalize("NFKD")
+    .toLowerCase()
+    .match(/[a-z0-9]+/g);
+  return `own-${(words ?? [fallback]).join("-")}`.slice(0, 60).replace(/-+$/, "");
+}

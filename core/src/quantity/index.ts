@@ -14,4 +14,4 @@ export {
 export type { Degrees, Sweep } from "./clock.ts";
 export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
 export { extraLowVolts } from "./extra-low.ts";
-export { count, listed, plainNumber, sentence, spanText } from "./format.ts";
+export { count, listed, ownId, plainNumber, sentence, spanText } from "./format.ts";

@@ -1,6 +1,7 @@
 export { stateAhead } from "./ahead.ts";
 export { answerStep } from "./answer.ts";
 export type { Stamp } from "./answer.ts";
+export { hasBattery } from "./chosen.ts";
 export { dangersIn, gatesBefore } from "./gates.ts";
 export type { Gate, Gated } from "./gates.ts";
 export { stepMeanings } from "./meaning.ts";

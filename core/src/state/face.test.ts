@@ -2,7 +2,7 @@ import { demoBundle } from "../testing/shipped.ts";
 import { foundPositions, planControls } from "../controls/index.ts";
 import { planWiring } from "../wiring/index.ts";
 import { lampReason, readFace } from "./face.ts";
-import { wishesOf } from "../plan/wishes.ts";
+import { wishesOf } from "../plan/wishes/index.ts";
 import { conditionHolds } from "../board/index.ts";
 import { applyEffect, stateAsFound, type BenchState, type Planned } from "./index.ts";
 import { contact } from "../testing/keys.ts";

@@ -8,6 +8,7 @@ import {
   draftJob,
   jobFormat,
   jobSchema,
+  readPreset,
   type Job,
   type JobBundle,
   type LeafId,
@@ -29,6 +30,10 @@ export const boardText = (id: string) => text(`boards/${id}.yaml`);
 
 /** Text of a shipped device. */
 export const deviceText = (id: string) => text(`devices/${id}.yaml`);
+
+/** Every shipped preset. */
+export const shippedPresets = () =>
+  readdirSync(new URL("presets/", root)).map((file) => readPreset(text(`presets/${file}`), file));
 
 /** Text of a file in docs. */
 export const docText = (file: string) => text(`docs/${file}`);

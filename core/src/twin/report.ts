@@ -1,5 +1,5 @@
 import { entryName, fitBoard, type BoardProfile } from "../board/index.ts";
-import { panelAlone, panelAtRest, wayToEntry } from "../panel/index.ts";
+import { panelAlone, panelShowing, wayToEntry } from "../panel/index.ts";
 import { fittingsOf, runEvery, type Misrun } from "./runner/index.ts";
 
 /** How a board runs: its procedures made by their gestures on its programs, and what no key reaches. */
@@ -23,11 +23,16 @@ const misrunText = ({ procedure, step, what, claimed, caused }: Misrun): string 
 function unreached(board: BoardProfile): string[] {
   return board.firmware.flatMap((firmware) => {
     const on = fitBoard(board, { firmware, cards: board.cards.map(({ id }) => id) });
-    const rest = panelAtRest(on);
     const ways = [false, true].map((learned) => panelAlone(learned));
     return (on.panel?.menus ?? [])
       .flatMap(({ kind, items }) => (kind === "app" ? [] : items))
-      .filter(({ id }) => !ways.some((ask) => wayToEntry(on, ask, rest, id)))
+      .filter(
+        (item) =>
+          !ways.some((ask) => {
+            const from = panelShowing(on, ask, item);
+            return from && wayToEntry(on, ask, from, item.id);
+          }),
+      )
       .map((item) => `Entry ${entryName(item)} (${item.id}) is reached by no keys in firmware ${firmware}.`);
   });
 }

@@ -1,6 +1,6 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import { deviceFrom } from "@anvilcloud/core";
+import { deviceFrom, type Preset } from "@anvilcloud/core";
 import { Ajv2020 } from "ajv/dist/2020.js";
 import type { Express } from "express";
 import type { Knex } from "knex";
@@ -129,5 +129,29 @@ describe("the server", () => {
     expect(headers["cross-origin-resource-policy"]).toBe("same-origin");
     expect(headers["x-powered-by"]).toBeUndefined();
     expect(headers["cache-control"]).toBe("no-store");
+  });
+});
+
+describe("presets", () => {
+  const all = async () =>
+    (await request(app).get("/api/presets")).body as { presets: Preset[]; own: { id: string }[] };
+
+  test("of one's own are stored, listed and removed; what a behaviour cannot be is refused with its place", async () => {
+    const { presets } = await all();
+    expect(presets.map(({ name }) => name)).toContain("Private house");
+    const mine = { ...presets[0]!, id: "our-lane", name: "Our lane", revision: 1 };
+    const post = (preset: object) => request(app).post("/api/presets").send(preset);
+    await post(mine).expect(201);
+    await post(mine).expect(409);
+    expect((await all()).own).toEqual([{ id: "our-lane", revision: 1, name: "Our lane" }]);
+    const { body } = await post({
+      ...mine,
+      revision: 2,
+      wishes: { force: { value: 130, why: "more" } },
+    }).expect(422);
+    expect(body.problems[0]).toMatchObject({ path: "wishes.force.value", expected: "at most 100 %" });
+    await request(app).delete("/api/presets/our-lane?revision=1").expect(204);
+    await request(app).delete("/api/presets/private-house?revision=1").expect(409);
+    expect((await all()).own).toEqual([]);
   });
 });

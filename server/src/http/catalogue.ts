@@ -1,4 +1,12 @@
-import { boardSchema, bundleSchema, deviceSchema, jobSchema, logEntrySchema } from "@anvilcloud/core";
+import {
+  boardSchema,
+  bundleSchema,
+  deviceSchema,
+  jobSchema,
+  logEntrySchema,
+  parsePreset,
+  presetSchema,
+} from "@anvilcloud/core";
 import { Router } from "express";
 import type { Knex } from "knex";
 import { z } from "zod";
@@ -7,6 +15,7 @@ import type { Work } from "../work/pool.ts";
 import { whileThere } from "./gone.ts";
 import { openapiDocument } from "./openapi.ts";
 import { dropOwn, profileText, revisionOf, storeOwn, textOf } from "./own-profile.ts";
+import { jsonBody } from "./json-body.ts";
 import { HttpProblem } from "./problem.ts";
 
 let made: object | undefined;
@@ -19,7 +28,11 @@ const schemas: Record<string, z.ZodType> = {
   job: jobSchema,
   "log-entry": logEntrySchema,
   bundle: bundleSchema,
+  preset: presetSchema,
 };
+
+/** Largest preset taken, in bytes; many times one with every behaviour there is. */
+const largestPreset = "100kb";
 
 const texts = new Map<string, string>();
 /** The JSON Schema of a format, made once it is asked for. */
@@ -48,6 +61,23 @@ export function catalogueRoutes(knex: Knex, work: Work): Router {
 
   routes.delete("/devices/:id", async (request, response) => {
     await dropOwn(knex, "device", request.params.id, revisionOf(request));
+    response.status(204).end();
+  });
+
+  routes.get("/presets", async (_request, response) => {
+    const own = JSON.stringify(await ownRevisions(knex, "preset"));
+    const presets = await profilesJson(knex, "preset");
+    response.type("application/json").send(`{"presets":${presets},"own":${own}}`);
+  });
+
+  routes.post("/presets", jsonBody(largestPreset), async (request, response) => {
+    const preset = parsePreset(request.body, "the request");
+    await storeOwn(knex, "preset", preset, JSON.stringify(preset, null, 2));
+    response.status(201).location("/api/presets").json(preset);
+  });
+
+  routes.delete("/presets/:id", async (request, response) => {
+    await dropOwn(knex, "preset", request.params.id, revisionOf(request));
     response.status(204).end();
   });
 

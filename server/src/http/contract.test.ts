@@ -73,6 +73,13 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .send(JSON.stringify({ ...device, id: "gone", revision: 1 }));
     return request(app).delete("/api/devices/gone?revision=1");
   },
+  "post /api/presets": async () => {
+    const [preset] = (await request(app).get("/api/presets")).body.presets as object[];
+    return request(app)
+      .post("/api/presets")
+      .send({ ...preset, id: "ours", revision: 1 });
+  },
+  "delete /api/presets/{id}": () => request(app).delete("/api/presets/ours?revision=1"),
   "post /api/boards": async () => {
     const { text } = await request(app).get("/api/boards/quillmarsh-tandrel/source").buffer(true);
     return request(app)

@@ -1,7 +1,7 @@
-import type { BoardProfile, DeviceProfile } from "@anvilcloud/core";
+import { sentence } from "@anvilcloud/core";
 import express, { type Request } from "express";
 import type { Knex } from "knex";
-import { addOwn, longestJump, removeOwn } from "../store/profiles.ts";
+import { addOwn, longestJump, removeOwn, type AnyProfile, type Kind } from "../store/profiles.ts";
 import { textSentAs } from "./media-type.ts";
 import { HttpProblem } from "./problem.ts";
 
@@ -17,17 +17,10 @@ export const profileText = express.text({
 /** The text of a request, which must be one; a JSON or a form body is not read as YAML. */
 export const textOf = (request: Request): string => textSentAs(request, "application/yaml");
 
-type Kind = "board" | "device";
-
-const named = (kind: Kind, id: string) => `${kind === "board" ? "Board" : "Device"} ${JSON.stringify(id)}`;
+const named = (kind: Kind, id: string) => `${sentence(kind)} ${JSON.stringify(id)}`;
 
 /** Stores a profile written here; refused with 409 where its revision is taken, or out of reach. */
-export async function storeOwn(
-  knex: Knex,
-  kind: Kind,
-  profile: BoardProfile | DeviceProfile,
-  text: string,
-): Promise<void> {
+export async function storeOwn(knex: Knex, kind: Kind, profile: AnyProfile, text: string): Promise<void> {
   const result = await addOwn(knex, kind, profile, text);
   if (result === "stored") return;
   const { newest } = result;

@@ -17,7 +17,7 @@ afterEach(() => knex.destroy());
 /** What a later version ships: all of today's but these files. */
 function laterWithout(...files: string[]): string {
   const later = freshFolder();
-  for (const folder of ["boards", "devices"])
+  for (const folder of ["boards", "devices", "presets"])
     cpSync(join(root, folder), join(later, folder), { recursive: true });
   for (const file of files) rmSync(join(later, file));
   return later;
@@ -54,7 +54,7 @@ describe("a board or device that is shipped no more", () => {
 });
 
 test("every shipped file is called by the id within", () => {
-  for (const folder of ["boards", "devices"])
+  for (const folder of ["boards", "devices", "presets"])
     for (const file of readdirSync(join(root, folder)))
       expect(readFileSync(join(root, folder, file), "utf8")).toContain(
         `\nid: ${file.replace(".yaml", "")}\n`,

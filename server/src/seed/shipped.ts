@@ -1,8 +1,16 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { basename, join } from "node:path";
-import { boardJsonSchema, deviceJsonSchema, readBoard, readDevice } from "@anvilcloud/core";
+import {
+  boardJsonSchema,
+  deviceJsonSchema,
+  presetSchema,
+  readBoard,
+  readDevice,
+  readPreset,
+} from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { z } from "zod";
 import { putShipped, retireOthers, shippedDigests } from "../store/profiles.ts";
 
 function yamlFiles(folder: string): { file: string; text: string }[] {
@@ -14,10 +22,11 @@ function yamlFiles(folder: string): { file: string; text: string }[] {
 const kinds = [
   { kind: "board", folder: "boards", read: readBoard, schema: boardJsonSchema },
   { kind: "device", folder: "devices", read: readDevice, schema: deviceJsonSchema },
+  { kind: "preset", folder: "presets", read: readPreset, schema: () => z.toJSONSchema(presetSchema) },
 ] as const;
 
 /**
- * Puts every shipped board and device into the catalogue. A file that was stored by an earlier start, word for word and
+ * Puts every shipped board, device and preset into the catalogue. A file that was stored by an earlier start, word for word and
  * by the same schema, is not read again; what an earlier version shipped and this one does not is retired. A file is
  * called by the id within. Throws ProblemsError where a file contradicts itself.
  */

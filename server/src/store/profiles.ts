@@ -1,9 +1,17 @@
-import type { BoardProfile, DeviceProfile } from "@anvilcloud/core";
+import type { BoardProfile, DeviceProfile, Preset } from "@anvilcloud/core";
 import type { Knex } from "knex";
 import { whenFree, write } from "../db/write.ts";
 
-type Kind = "board" | "device";
-type Profile<K extends Kind> = K extends "board" ? BoardProfile : DeviceProfile;
+interface Profiles {
+  board: BoardProfile;
+  device: DeviceProfile;
+  preset: Preset;
+}
+/** What the catalogue keeps. */
+export type Kind = keyof Profiles;
+type Profile<K extends Kind> = Profiles[K];
+/** A profile of any kind. */
+export type AnyProfile = Profiles[Kind];
 
 /**
  * Every profile of a kind that can be chosen, each in its newest revision, by name, as the JSON of a list: sent as it is
@@ -62,7 +70,7 @@ export async function shippedDigests(knex: Knex): Promise<Set<string>> {
 export async function putShipped(
   knex: Knex,
   kind: Kind,
-  profile: BoardProfile | DeviceProfile,
+  profile: AnyProfile,
   source: string,
   digest: string,
 ): Promise<void> {
@@ -102,7 +110,7 @@ export const longestJump = 100;
 export async function addOwn(
   knex: Knex,
   kind: Kind,
-  profile: BoardProfile | DeviceProfile,
+  profile: AnyProfile,
   source: string,
 ): Promise<"stored" | { newest: number }> {
   const { id, revision } = profile;
@@ -123,6 +131,8 @@ export async function addOwn(
 
 /** Whether a job was made with this revision of a profile. */
 async function isUsed(trx: Knex, kind: Kind, id: string, revision: number): Promise<boolean> {
+  // A job keeps what it took of a preset.
+  if (kind === "preset") return false;
   const jobs = trx("jobs");
   const using =
     kind === "board"

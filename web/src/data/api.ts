@@ -5,6 +5,7 @@ import type {
   LogEntry,
   LogPage,
   NewJob,
+  Preset,
   StoredJob,
 } from "@anvilcloud/core";
 import { tellSignedOut } from "./signed-out.ts";
@@ -142,4 +143,15 @@ export async function importBundle(file: Blob): Promise<string> {
     body: file,
   });
   return ((await response.json()) as { id: string }).id;
+}
+
+export const presetsKey = "/api/presets";
+
+/** Stores a preset of one's own. */
+export async function postPreset(preset: Preset): Promise<void> {
+  await send(presetsKey, withJson("POST", preset));
+}
+
+export async function removePreset(id: string, revision: number): Promise<void> {
+  await send(`${presetsKey}/${encodeURIComponent(id)}?revision=${revision}`, { method: "DELETE" });
 }

@@ -7,6 +7,7 @@ import {
   parseBundle,
   readBoard,
   readDevice,
+  readPreset,
   type Job,
   type JobBundle,
   type LogEntry,
@@ -15,7 +16,7 @@ import { act, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter, useLocation } from "react-router";
 import { SWRConfig } from "swr";
-import { HighlightProvider, JobProvider } from "../data/index.ts";
+import { HighlightProvider, JobProvider, presetsKey } from "../data/index.ts";
 import { PlannerProvider } from "../planner/index.ts";
 import { createPlanner } from "../planner/planner.ts";
 
@@ -25,6 +26,10 @@ const text = (path: string) => readFileSync(resolve(root, path), "utf8");
 const board = readBoard(text("boards/quillmarsh-tandrel.yaml"), "board");
 const devices = readdirSync(resolve(root, "devices")).map((file) =>
   readDevice(text(`devices/${file}`), file),
+);
+
+const presets = readdirSync(resolve(root, "presets")).map((file) =>
+  readPreset(text(`presets/${file}`), file),
 );
 
 /** The fresh demo job as a bundle. */
@@ -68,7 +73,8 @@ export function fakeServer() {
       return Promise.resolve({ ok: false, status, json: () => Promise.resolve(refusal) });
     }
     const version = Number(/\d+/.exec(headers["If-Match"] ?? "0")?.[0]) + 1;
-    const answer = init.method === "PUT" ? { version, job: body, board, devices } : {};
+    const read = address === presetsKey ? { presets, own: [] } : {};
+    const answer = init.method === "PUT" ? { version, job: body, board, devices } : read;
     return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(answer) });
   }) as unknown as typeof fetch;
   return { sent, state };

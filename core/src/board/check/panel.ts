@@ -74,6 +74,7 @@ function checkItem(
     );
   known(item.menu, names.menus, `${path}.menu`, "menu", report);
   known(item.does, [...names.programs, ...names.procedures], `${path}.does`, "program", report);
+  if (item.when) checkCondition(item.when, `${path}.when`, names, report);
   if (item.by) checkGesture(item.by, `${path}.by`, names, report);
   knownFirmware(item.firmware, `${path}.firmware`, names, report);
   checkValue(item, path, report);
@@ -103,6 +104,13 @@ function checkMenu(
     if (gesture) checkGesture(gesture, `${path}.${move}`, names, report);
   }
   menu.items.forEach((item, i) => checkItem(board, menu, item, `${path}.items[${i}]`, names, report));
+  if (menu.items.every((item) => item.when))
+    report(
+      `${path}.items`,
+      "an entry that is always shown",
+      menu.id,
+      "A menu whose entries can all be hidden is a dead end: leave `when` out of one.",
+    );
   // What an app sets has no keys that lead to it.
   if (menu.kind === "app") return;
   const opens = panel.opens.map((entry) => entry.to);

@@ -37,6 +37,7 @@ const itemSchema = z.strictObject({
   label,
   firmware: firmwareList.optional(),
   leaves: z.number().int().min(1).max(2).optional().describe("Only with this many leaves."),
+  when: conditionSchema.optional().describe("It is shown only while this holds, such as another value."),
   menu: idSchema.optional().describe("It leads to this menu."),
   number: number.optional(),
   choices: z.array(choice).min(2).max(40).optional(),

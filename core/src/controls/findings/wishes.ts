@@ -14,7 +14,7 @@ import { listed } from "../../quantity/index.ts";
 import { isDiscrete, type Wishes } from "../fit.ts";
 import { kinOf } from "../kin.ts";
 import type { GivenBehaviour, PlannedControl } from "../planned.ts";
-import { behavioursAt, dialLives, type Positions } from "../positions.ts";
+import { behavioursAt, isLive, type Positions } from "../positions.ts";
 import { conflictsOf, type Conflict } from "../solve/conflicts.ts";
 import type { Knob } from "../solve/knobs.ts";
 import { controlSubjects } from "../subjects.ts";
@@ -124,13 +124,12 @@ export function controlFindings(
       }),
     ];
   if (!knob || control.gives.every(({ wanted }) => wanted === undefined)) return [];
-  const dial = board.dials.find(({ id }) => control.kind === "dials" && id === control.id);
-  // Trap 46: a dial that something is wanted of and that another setting keeps dead.
-  if (dial?.live && !dialLives(dial, positions, behavioursAt(board, positions)))
+  // Trap 46: a dial that something is wanted of and that another setting keeps dead; the same of an entry that is hidden.
+  if (knob.live && !isLive(knob.live, positions, behavioursAt(board, positions)))
     return [
       finding("dial-not-live", controlSubjects(board, control), {
         dial: control.label,
-        reason: conditionMust(dial.live, labelsOf(board)),
+        reason: conditionMust(knob.live, labelsOf(board)),
       }),
     ];
   const conflicts = conflictsOf(knob, wishes);

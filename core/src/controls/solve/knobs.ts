@@ -89,6 +89,7 @@ export function knobsOf(board: BoardProfile, found: Positions): Knob[] {
           gives: valueGives(item, shows),
           far: Math.abs(index - all.indexOf(before)),
         })),
+        ...(item.when ? { live: item.when } : {}),
       };
     }),
   ];

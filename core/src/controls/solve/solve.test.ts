@@ -4,7 +4,7 @@ import { boardOnSite } from "../../job/index.ts";
 import { boardIds, bundleOn, tandrel } from "../../testing/shipped.ts";
 import { isDiscrete, type Wishes } from "../fit.ts";
 import { behavioursAt, foundPositions, planControls } from "../index.ts";
-import { dialLives } from "../positions.ts";
+import { isLive } from "../positions.ts";
 import { conflictsOf } from "./conflicts.ts";
 import { knobsOf } from "./knobs.ts";
 
@@ -32,7 +32,7 @@ function drawWishes(board: BoardProfile, count: number, seed: number): Wishes[] 
 /** How far a whole board is from what is wanted: words that differ, dials that do not count, numbers. */
 function farFrom(board: BoardProfile, wishes: Wishes, at: ReturnType<typeof foundPositions>): number[] {
   const given = behavioursAt(board, at);
-  const dead = board.dials.filter((dial) => !dialLives(dial, at, given));
+  const dead = board.dials.filter((dial) => !isLive(dial.live, at, given));
   const idle = new Set(dead.flatMap(({ zones }) => zones.flatMap(({ sets }) => Object.keys(sets))));
   const [differing, asleep, distance] = [0, 0, 0].map(() => ({ sum: 0 })) as [
     { sum: number },

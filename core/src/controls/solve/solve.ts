@@ -1,6 +1,6 @@
 import { conditionParts, type BehaviourId, type BoardProfile } from "../../board/index.ts";
 import { compareMisfit, misfit, type Misfit, type Wishes } from "../fit.ts";
-import { behavioursAt, dialLives, type Positions } from "../positions.ts";
+import { behavioursAt, isLive, type Positions } from "../positions.ts";
 import { knobsOf, type Knob, type Stand } from "./knobs.ts";
 
 /** Where every control is to stand, and those moved for another's sake alone: by their id, the dial that needs it. */
@@ -64,10 +64,7 @@ export function solveControls(board: BoardProfile, wishes: Wishes, found: Positi
     const stand = isWished(knob, wishes) ? fitting(knob, wishes)[0] : undefined;
     if (stand) positions = withStand(positions, knob, stand);
   }
-  const lives = (knob: Knob, at: Positions) => {
-    const dial = board.dials.find(({ id }) => knob.kind === "dials" && id === knob.id);
-    return !dial || dialLives(dial, at, behavioursAt(board, at));
-  };
+  const lives = ({ live }: Knob, at: Positions) => isLive(live, at, behavioursAt(board, at));
   const wished = knobs.filter((knob) => knob.live && isWished(knob, wishes));
   const dead = wished.filter((knob) => !lives(knob, positions));
   const asked = dead.map(({ live }) => conditionParts(live!));
@@ -95,5 +92,10 @@ export function solveControls(board: BoardProfile, wishes: Wishes, found: Positi
     const dial = dead.find((knob) => lives(knob, best.at));
     return moved && dial ? [[gate.id, dial.label]] : [];
   });
-  return { positions: best.at, neededBy: new Map(neededBy) };
+  // An entry that is not shown cannot be set: it stays as found.
+  const hidden = wished.filter((knob) => knob.kind === "values" && !lives(knob, best.at));
+  return {
+    positions: hidden.reduce((at, knob) => withStand(at, knob, { at: knob.found }), best.at),
+    neededBy: new Map(neededBy),
+  };
 }

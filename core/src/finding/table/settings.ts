@@ -27,8 +27,8 @@ export const settingsFindings = {
     severity: "note",
     trap: 46,
     what: "{dial} does not count: {reason}.",
-    why: "This dial lives only together with another setting; turned alone it changes nothing.",
-    remedy: "Leave it, or set the other control first and turn it then.",
+    why: "It counts only together with another setting; set alone it changes nothing.",
+    remedy: "Leave it, or set the other control first and this one then.",
   },
   "value-rounded": {
     severity: "note",

@@ -116,12 +116,14 @@ function lookAlikes(menu: Menu, shows: string): string[] {
 
 /** Where a value is set: while nothing is learned wherever its entry can be reached then, else once the travel is known. */
 function stationOf(
-  { bundle: { board } }: Pick<Planned, "bundle">,
+  { bundle: { board }, controls }: Pick<Planned, "bundle" | "controls">,
   control: PlannedControl,
 ): "power-up" | "travel" {
   if (control.kind !== "values") return "power-up";
-  const reached = wayToEntry(board, panelAlone(false), panelAtRest(board), control.id);
-  const learned = () => wayToEntry(board, panelAlone(true), panelAtRest(board), control.id);
+  // Another value that brings the entry up is set before it.
+  const panel = panelAtRest(board, controls.positions.values);
+  const reached = wayToEntry(board, panelAlone(false), panel, control.id);
+  const learned = () => wayToEntry(board, panelAlone(true), panel, control.id);
   return !reached && learned() ? "travel" : "power-up";
 }
 
@@ -130,38 +132,42 @@ export function valueSteps(planned: Planned, station: "power-up" | "travel"): St
   const { board } = planned.bundle;
   const { panel } = board;
   const entries = menuValues(board);
-  return planned.controls.controls.flatMap((control): StepDraft[] => {
-    const entry = entries.find(({ item }) => item.id === control.id);
-    if (control.kind !== "values" || !control.change || !entry || !panel) return [];
-    if (stationOf(planned, control) !== station) return [];
-    const { item, menu } = entry;
-    const way = wayTo(board, panel, menu, station === "power-up");
-    const alike = lookAlikes(menu, item.shows);
-    const shows = control.planned[0] ?? "";
-    return [
-      {
-        id: `set:${control.id}:${shows}`,
-        station,
-        title: `${entryName(item)}: ${shows}`,
-        ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
-        says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
-        control: control.id,
-        effects: moveEffects(control),
-        shows,
-        alsoSee: [
-          standsFor(control),
-          ...(panel.stores === "after a pause"
-            ? [`It is stored ${panel.pauseSeconds ?? 0} s after the last key press.`]
-            : []),
-          ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
-        ],
-        ...(alike.length
-          ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
-          : {}),
-        subjects: controlSubjects(planned.bundle.board, control),
-      },
-    ];
-  });
+  const hidden = ({ id }: PlannedControl) => entries.some(({ item }) => item.id === id && item.when);
+  const { controls } = planned.controls;
+  return [...controls.filter((each) => !hidden(each)), ...controls.filter(hidden)].flatMap(
+    (control): StepDraft[] => {
+      const entry = entries.find(({ item }) => item.id === control.id);
+      if (control.kind !== "values" || !control.change || !entry || !panel) return [];
+      if (stationOf(planned, control) !== station) return [];
+      const { item, menu } = entry;
+      const way = wayTo(board, panel, menu, station === "power-up");
+      const alike = lookAlikes(menu, item.shows);
+      const shows = control.planned[0] ?? "";
+      return [
+        {
+          id: `set:${control.id}:${shows}`,
+          station,
+          title: `${entryName(item)}: ${shows}`,
+          ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
+          says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
+          control: control.id,
+          effects: moveEffects(control),
+          shows,
+          alsoSee: [
+            standsFor(control),
+            ...(panel.stores === "after a pause"
+              ? [`It is stored ${panel.pauseSeconds ?? 0} s after the last key press.`]
+              : []),
+            ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
+          ],
+          ...(alike.length
+            ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
+            : {}),
+          subjects: controlSubjects(planned.bundle.board, control),
+        },
+      ];
+    },
+  );
 }
 
 const commitTitle: Record<Commit["for"], string> = {

@@ -16,6 +16,7 @@ import { plate, space } from "../../theme/index.ts";
 import { Choice, Quiet, Row, Segments, SubHeading, TextInput, Toggle } from "../../ui/index.ts";
 import { Grid } from "./grid.ts";
 import { Section } from "./section.tsx";
+import { ToldFound } from "./told-found.tsx";
 
 const Cell = styled.div`
   display: grid;
@@ -141,6 +142,7 @@ export function FoundForm() {
             </Grid>
           </>
         )}
+        <ToldFound />
         <Toggle
           label="Everything stands here as it was found"
           value={job.found.noted}

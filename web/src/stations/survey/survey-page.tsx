@@ -11,7 +11,7 @@ import { DevicesForm } from "./devices-form.tsx";
 import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
 import { SiteForm } from "./site-form.tsx";
-import { WishesForm } from "./wishes-form.tsx";
+import { WishesForm } from "./wishes/wishes-form.tsx";
 
 const Page = styled.div`
   display: grid;

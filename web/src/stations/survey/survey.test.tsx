@@ -7,7 +7,7 @@ import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
 import { SiteForm } from "./site-form.tsx";
 import { WaysForm } from "./ways-form.tsx";
-import { WishesForm } from "./wishes-form.tsx";
+import { WishesForm } from "./wishes/wishes-form.tsx";
 
 // Forms settle by themselves once typing rests, outside what a test awaits.
 beforeAll(() => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
@@ -77,6 +77,18 @@ describe("the survey saves itself", () => {
     await waitFor(() => expect(jobs(sent).at(-1)?.wishes["photocell-reaction"]).toBe("both"));
     await choose(screen.getByRole("button", { name: /Soft stop/ }), "leave as found");
     await waitFor(() => expect(jobs(sent).at(-1)?.wishes).not.toHaveProperty("soft-stop"));
+  });
+
+  test("a job begins with a preset, and what the site decides is overruled with one press", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(netloft(), <WishesForm />);
+    await choose(screen.getByRole("button", { name: /Kind of installation/ }), "Public car park");
+    await userEvent.click(screen.getByRole("button", { name: "Begin with it" }));
+    await waitFor(() => expect(jobs(sent).at(-1)?.preset?.id).toBe("public-car-park"));
+    expect(jobs(sent).at(-1)?.wishes["automatic-closing"]).toBe(true);
+    await userEvent.click(screen.getByRole("button", { name: "Overrule: Leaves" }));
+    await waitFor(() => expect(jobs(sent).at(-1)?.overruled).toEqual(["leaf-count"]));
+    expect(screen.getByText(/The site says 2/)).toBeTruthy();
   });
 
   test("what was found is noted link by link, switch by switch, dial by dial", async () => {

@@ -1,7 +1,7 @@
-import { behavioursAt, foundPositions, planControls } from "../controls/index.ts";
-import { boardIds, bundleOn, shippedDevices } from "../testing/shipped.ts";
-import { planWiring } from "../wiring/index.ts";
-import { wishesOf } from "./wishes.ts";
+import { behavioursAt, foundPositions, planControls } from "../../controls/index.ts";
+import { boardIds, bundleOn, shippedDevices } from "../../testing/shipped.ts";
+import { planWiring } from "../../wiring/index.ts";
+import { wishesOf } from "./wanted.ts";
 
 /** Devices that open a loop as they trip, one of each kind. */
 const guards = shippedDevices()
