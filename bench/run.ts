@@ -1,11 +1,13 @@
 import { benchApiRead } from "./api-read.ts";
 import { benchAssignment } from "./assignment.ts";
+import { benchKeyPath } from "./key-path.ts";
 import { benchLongTasks } from "./long-tasks.ts";
 import { benchManyKeys } from "./many-keys.ts";
 import { benchUnderLoad } from "./under-load.ts";
 import { benchWholePlan } from "./whole-plan.ts";
 
 await benchAssignment();
+await benchKeyPath();
 await benchWholePlan();
 await benchApiRead();
 await benchLongTasks();

@@ -81,11 +81,19 @@ export interface MenuValue {
   delivered: string;
 }
 
+/** What numbers show, by the ends and the step they were made for: a search asks for the same ones over and over. */
+const shownNumbers = new WeakMap<object, { made: string; all: readonly string[] }>();
+
 /** Everything the display can show for a menu entry. */
-export function displayPositions({ number, choices }: MenuItem): string[] {
+export function displayPositions({ number, choices }: MenuItem): readonly string[] {
   if (!number) return (choices ?? []).map((choice) => choice.shows);
+  const made = `${number.from} ${number.to} ${number.step}`;
+  const known = shownNumbers.get(number);
+  if (known?.made === made) return known.all;
   const steps = Math.min(1_000, Math.round((number.to - number.from) / number.step));
-  return Array.from({ length: steps + 1 }, (_, at) => plainNumber(number.from + at * number.step, 2));
+  const all = Array.from({ length: steps + 1 }, (_, at) => plainNumber(number.from + at * number.step, 2));
+  shownNumbers.set(number, { made, all });
+  return all;
 }
 
 /** Every value of the board's menus. */

@@ -4,4 +4,4 @@ export { mostPresses, panelAfter, panelAfterEach, panelWaits, waysIn } from "./m
 export { panelShowing } from "./shown.ts";
 export { entryAt, menuAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";
-export { openingOf, wayToEntry } from "./way.ts";
+export * from "./path/index.ts";

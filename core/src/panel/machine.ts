@@ -19,7 +19,8 @@ interface At {
   ask: Circumstances;
 }
 
-type Move = "next" | "previous" | "into" | "back" | "more" | "less" | "confirm";
+/** What a gesture means where a panel stands in its menus. */
+export type Move = "next" | "previous" | "into" | "back" | "more" | "less" | "confirm";
 
 const still = (state: PanelState, ...events: PanelEvent[]): PanelStep => ({ state, events });
 
@@ -73,9 +74,9 @@ function outside({ board, panel, ask }: At, state: PanelState, made: Gesture): P
   return still(next, ...(acts ? [{ kind: "outside", key } as const] : []));
 }
 
-/** The gestures that mean something where the panel stands. */
-function movesAt(
-  { panel }: Pick<At, "panel">,
+/** The gestures that mean something where the panel stands in a menu. */
+export function movesAt(
+  { panel }: { panel: Panel },
   menu: Menu,
   state: PanelState,
 ): { by: Gesture | undefined; value: Move }[] {
@@ -144,18 +145,37 @@ function open({ board, ask }: At, state: PanelState, item: MenuItem): PanelStep 
   return { state: left.state, events: [...left.events, { kind: "started", program: item.does }] };
 }
 
-/** The value one step up or down; at an end it stays, or rolls over where the entry says so. */
-function stepped(item: MenuItem, shown: string, by: 1 | -1): string {
-  const all = displayPositions(item);
-  const to = all.indexOf(shown) + by;
+/** Where the value so many steps up or down stands among all it can show; at an end it stays, or rolls over where it does so. */
+export function steppedTo(item: MenuItem, count: number, at: number, by: number): number {
+  const to = at + by;
   const rolls = item.choices !== undefined || item.number?.rolls === true;
-  return all[rolls ? (to + all.length) % all.length : Math.min(Math.max(to, 0), all.length - 1)] ?? shown;
+  return rolls ? ((to % count) + count) % count : Math.min(Math.max(to, 0), count - 1);
+}
+
+/** The value so many steps up or down. */
+function stepped(item: MenuItem, shown: string, by: number): string {
+  const all = displayPositions(item);
+  return all[steppedTo(item, all.length, all.indexOf(shown), by)] ?? shown;
 }
 
 /** Steps a second of a held key where the profile says no more; assumed. */
 const usualRepeats = 4;
 
-/** A key that changes a value is held: the value runs, and after a while in larger steps. */
+/** How many steps a value runs while its key is held so long; after a while they are larger. */
+export function stepsHeld(
+  { fast, repeatsPerSecond = usualRepeats }: Panel,
+  item: MenuItem,
+  seconds: number,
+): number {
+  const slowly = Math.min(seconds, fast?.afterSeconds ?? seconds);
+  const large = Math.round((fast?.step ?? 1) / (item.number?.step ?? 1)) || 1;
+  return (
+    Math.max(1, Math.floor(slowly * repeatsPerSecond)) +
+    Math.floor((seconds - slowly) * repeatsPerSecond) * large
+  );
+}
+
+/** A key that changes a value is held: the value runs. */
 function runs(
   panel: Panel,
   state: PanelState,
@@ -167,15 +187,8 @@ function runs(
     return gesture && "press" in gesture && gesture.press.key === key;
   });
   if (!by) return still(state);
-  const { fast, repeatsPerSecond = usualRepeats } = panel;
-  const slowly = Math.min(seconds, fast?.afterSeconds ?? seconds);
-  const large = Math.round((fast?.step ?? 1) / (item.number?.step ?? 1)) || 1;
-  const steps =
-    Math.max(1, Math.floor(slowly * repeatsPerSecond)) +
-    Math.floor((seconds - slowly) * repeatsPerSecond) * large;
-  let editing = state.editing!;
-  for (let n = 0; n < steps; n += 1) editing = stepped(item, editing, by === "more" ? 1 : -1);
-  return still({ ...state, editing });
+  const steps = stepsHeld(panel, item, seconds);
+  return still({ ...state, editing: stepped(item, state.editing!, by === "more" ? steps : -steps) });
 }
 
 function moved(at: At, menu: Menu, state: PanelState, item: MenuItem, move: Move): PanelStep {

@@ -16,6 +16,7 @@ import {
   panelAfterEach,
   panelAlone,
   panelAtRest,
+  panelShowing,
   panelShows,
   panelWaits,
 } from "./index.ts";
@@ -38,7 +39,7 @@ const does = (board: BoardProfile, ask: Circumstances, made: readonly Gesture[],
   panelAfterEach(board, ask, from, made);
 
 /** Every entry that can be reached from outside, each with fewest gestures: a breadth-first search, by its id. */
-function reach(board: BoardProfile, ask: Circumstances): Map<string, Gesture[]> {
+function reach(board: BoardProfile, ask: Circumstances, from = panelAtRest(board)): Map<string, Gesture[]> {
   const panel = board.panel!;
   const ways = panel.opens.map(({ by }) => by);
   const inside = [...panel.menus, panel].flatMap(({ next, previous, into, back }) =>
@@ -48,7 +49,7 @@ function reach(board: BoardProfile, ask: Circumstances): Map<string, Gesture[]> 
   const queue: Gesture[][] = [[]];
   for (let made = queue.shift(); made; made = queue.shift()) {
     for (const more of made.length ? inside : ways) {
-      const { state } = does(board, ask, [...made, ...more]);
+      const { state } = does(board, ask, [...made, ...more], from);
       const item = entryAt(board, state);
       if (!item || state.editing !== undefined || found.has(item.id)) continue;
       found.set(item.id, [...made, ...more]);
@@ -65,9 +66,13 @@ const panels = boardIds()
 
 describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
   const board = sited(id, firmware);
+  // Every entry that only another value brings up is shown.
+  const from = board
+    .panel!.menus.flatMap(({ items }) => items)
+    .reduce((state, item) => panelShowing(board, panelAlone(true), item, state.values)!, panelAtRest(board));
   const reached = [false, true].map((learned) => ({
     ask: panelAlone(learned),
-    ways: reach(board, panelAlone(learned)),
+    ways: reach(board, panelAlone(learned), from),
   }));
 
   test("every entry is reached by its gestures, new or set up", () => {
@@ -88,12 +93,12 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
       const { ask, ways } = reached.find(({ ways: each }) => each.has(item.id))!;
       const into = board.panel!.into!;
       for (const wanted of [displayPositions(item).at(0)!, displayPositions(item).at(-1)!]) {
-        let { state } = does(board, ask, [...ways.get(item.id)!, into]);
+        let { state } = does(board, ask, [...ways.get(item.id)!, into], from);
         const far = displayPositions(item).indexOf(wanted) < displayPositions(item).indexOf(state.editing!);
         for (let n = 0; state.editing !== wanted && n < 1_000; n++)
           ({ state } = panelAfter(board, ask, state, far ? less! : more!));
         expect([item.id, panelShows(board, state)?.at(-1)]).toEqual([item.id, wanted]);
-        expect(state.kept).toEqual(panelAtRest(board).kept);
+        expect(state.kept).toEqual(from.kept);
         const stored =
           stores === "after a pause"
             ? panelWaits(board, state, pauseSeconds!)
@@ -105,7 +110,7 @@ describe.each(panels)("the panel of %s, firmware %s", (id, firmware) => {
         if (!waits) continue;
         // Given up without being saved, it is as it was.
         expect(panelWaits(board, stored.state, board.panel!.timeoutSeconds!).state.values).toEqual(
-          panelAtRest(board).values,
+          from.values,
         );
         const saves = board.commits.flatMap(({ by }) => ("choose" in by ? [by.choose.item] : []));
         let at = stored.state;
@@ -222,8 +227,9 @@ describe("at the cabinet", () => {
   test("a key that is held runs a value, in larger steps after a while, to its end and no farther", () => {
     const quernish = sited("osierbeck-quernish");
     const at = [hold("SET", 8), press("DOWN"), press("SET"), press("DOWN"), press("SET")];
-    const shown = (seconds: number) => does(quernish, set, [...at, hold("UP", seconds)]).state.editing;
-    expect(does(quernish, set, at).state.editing).toBe("30");
+    const from = panelAtRest(quernish, { auto: "YES" });
+    const shown = (seconds: number) => does(quernish, set, [...at, hold("UP", seconds)], from).state.editing;
+    expect(does(quernish, set, at, from).state.editing).toBe("30");
     // Four steps a second where the profile says no more, by 10 after 2 s.
     expect([shown(1), shown(2), shown(2.5), shown(3)]).toEqual(["34", "38", "58", "78"]);
     expect(shown(60)).toBe("170");

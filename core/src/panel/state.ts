@@ -59,3 +59,10 @@ export function panelShows(board: BoardProfile, state: PanelState): string[] | u
   if ((board.display?.lines ?? 1) > 1) return [item.shows, value];
   return [state.editing === undefined ? item.shows : value];
 }
+
+/** True while nothing is shown that would revert. */
+export const isSaved = ({ values, kept }: Pick<PanelState, "values" | "kept">): boolean =>
+  values === kept || Object.keys(values).every((id) => values[id] === kept[id]);
+
+/** Outside of every menu, with nothing begun that is not kept. */
+export const isIdle = (state: PanelState): boolean => state.path.length === 0 && isSaved(state);

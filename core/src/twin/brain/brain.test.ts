@@ -6,6 +6,8 @@ import {
   askOf,
   brainAtRest,
   brainDoes,
+  keyDown,
+  keyUp,
   faceOf,
   placeOf,
   setTripped,
@@ -290,4 +292,23 @@ test("limit inputs follow the leaf where it finds its ends by them, each its own
     "l-open",
   ]);
   expect(lit(setUp("pengrath-drawmel"))).toEqual(["live", "l-open", "l-shut"]);
+});
+
+test("a pause without a key stores a value and closes the menus however finely time passes, but not while a key is held", () => {
+  const grellock = setUp("tarn-grellock");
+  brainDoes(grellock, { hold: { key: "NEXT", seconds: 3 } });
+  brainDoes(grellock, { press: { key: "PICK", times: 1 } });
+  brainDoes(grellock, { hold: { key: "RISE", seconds: 6 } });
+  const editing = grellock.panel.editing;
+  expect(editing).not.toBeUndefined();
+  for (let tick = 0; tick < 99; tick += 1) waits(grellock, 0.05);
+  expect(grellock.panel.editing).toBe(editing);
+  for (let tick = 0; tick < 3; tick += 1) waits(grellock, 0.05);
+  expect([grellock.panel.editing, grellock.positions.values.f1]).toEqual([undefined, editing]);
+  keyDown(grellock, "NEXT");
+  waits(grellock, 40);
+  expect(grellock.panel.path).toHaveLength(1);
+  keyUp(grellock);
+  waits(grellock, 21);
+  expect(grellock.panel.path).toEqual([]);
 });

@@ -104,6 +104,9 @@ export interface Brain {
   /** What the display shows for a moment, and the memory that was filled last. */
   shown?: string;
   filled?: string;
+  /** Seconds since a key was last touched, and whether one is held down: the menus close, and a pause stores, by that. */
+  idle: number;
+  pressing: boolean;
   /** Seconds until a stored value is kept; keys pressed meanwhile are lost. */
   storing?: number;
   /** The screen of the power-up that stands, and for how many seconds more. */
@@ -138,6 +141,8 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     cycles: {},
     last: "closed",
     tripped: new Set(),
+    idle: 0,
+    pressing: false,
     events: [],
   };
 }

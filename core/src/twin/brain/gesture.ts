@@ -57,6 +57,8 @@ function take(brain: Brain, { state, events }: PanelStep): void {
     if (event.kind !== "started") continue;
     const program = brain.board.programs.find(({ id }) => id === event.program);
     if (program) begin(brain, program);
+    // The list that was saved stays open.
+    if (program && !brain.running && state.path.length) brain.panel = state;
   }
 }
 
@@ -125,29 +127,44 @@ function keyDoes(brain: Brain, made: Gesture): boolean {
   return true;
 }
 
+/** Time passes while a key is held: no key is idle then. */
+function passesHeld(brain: Brain, made: Gesture): void {
+  const was = brain.pressing;
+  brain.pressing = true;
+  waits(brain, passing(brain, made));
+  brain.pressing = was;
+}
+
 /** Keys: what a program waits for, then the menus, then what begins outside of them, then what a key does by itself. */
-function keyed(brain: Brain, made: Gesture): boolean {
+function takesKey(brain: Brain, made: Gesture): boolean {
   // Without power, and while it stores, a key is lost.
   if (!brain.power || brain.storing !== undefined) return true;
   if (answered(brain, made)) {
-    waits(brain, passing(brain, made));
+    passesHeld(brain, made);
     return true;
   }
   if (brain.running) return keyDoes(brain, made);
   if (brain.panel.path.length) {
-    waits(brain, passing(brain, made));
+    passesHeld(brain, made);
     take(brain, panelAfter(brain.board, askOf(brain), brain.panel, made));
     return true;
   }
   const meaning = meaningOf(brain, made);
   if (meaning) {
-    waits(brain, passing(brain, made));
+    passesHeld(brain, made);
     meaning();
     return true;
   }
   const done = keyDoes(brain, made);
   if (brain.board.panel) brain.panel = panelAfter(brain.board, askOf(brain), brain.panel, made).state;
   return done;
+}
+
+/** A key is touched: what comes of it, and true unless it means nothing. */
+function keyed(brain: Brain, made: Gesture): boolean {
+  const taken = takesKey(brain, made);
+  brain.idle = 0;
+  return taken;
 }
 
 /** How many presses of a key in a row may mean something just now: 1 where no more are waited for. */
@@ -175,10 +192,11 @@ export function actsAfter(brain: Brain, key: string): number | undefined {
 const longestHold = 120;
 
 /**
- * A key goes down that moves the leaves for as long as it is held, and holds for nothing else; true where they set off.
- * `keyUp` ends it.
+ * A key goes down: it is not idle until `keyUp`. One that moves the leaves for as long as it is held, and holds for nothing
+ * else, sets them off; then it is true.
  */
 export function keyDown(brain: Brain, key: string): boolean {
+  brain.pressing = true;
   const row = rowOf(brain, brain.board.keys.find(({ id }) => id === key)?.does ?? []);
   const made: Gesture = { hold: { key, seconds: longestHold } };
   if (!brain.power || row?.while !== "held" || brain.panel.path.length || meaningOf(brain, made))
@@ -188,6 +206,8 @@ export function keyDown(brain: Brain, key: string): boolean {
 }
 
 export function keyUp(brain: Brain): void {
+  brain.pressing = false;
+  brain.idle = 0;
   if (brain.run?.because === "held") stop(brain);
 }
 

@@ -76,7 +76,13 @@ export function waits(brain: Brain, seconds: number): void {
     if (brain.power) due(brain);
     if (rest <= instant && nextSeconds(brain) > instant) break;
   }
-  const { state, events } = panelWaits(brain.board, brain.panel, seconds);
+  if (brain.pressing) return;
+  brain.idle += seconds;
+  const { state, events } = panelWaits(
+    brain.board,
+    brain.panel,
+    brain.panel.path.length ? brain.idle : seconds,
+  );
   brain.panel = state;
   for (const event of events) {
     say(brain, { kind: "panel", event });

@@ -103,9 +103,9 @@ export function useLiveBoard(begin: () => Brain) {
     const { current: now } = held;
     held.current = undefined;
     clearTimeout(now?.timer);
-    if (now?.moves) does(() => keyUp(brain));
-    else if (now?.acted) return;
-    else if (seconds < shortestHold) pressed(key);
+    does(() => keyUp(brain));
+    if (now?.moves || now?.acted) return;
+    if (seconds < shortestHold) pressed(key);
     else made({ hold: { key, seconds } });
   }
 

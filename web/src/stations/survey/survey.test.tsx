@@ -75,7 +75,7 @@ describe("the survey saves itself", () => {
     await renderInJob(netloft(), <WishesForm />);
     await choose(screen.getByRole("button", { name: /Photocell acts/ }), "on opening and closing");
     await waitFor(() => expect(jobs(sent).at(-1)?.wishes["photocell-reaction"]).toBe("both"));
-    await choose(screen.getByRole("button", { name: /Soft stop/ }), "leave as found");
+    await choose(screen.getByRole("button", { name: /Soft stop$/ }), "leave as found");
     await waitFor(() => expect(jobs(sent).at(-1)?.wishes).not.toHaveProperty("soft-stop"));
   });
 

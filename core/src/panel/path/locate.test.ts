@@ -1,0 +1,87 @@
+import { displayPositions, menuValues, type BoardProfile } from "../../board/index.ts";
+import { panelBoards } from "../../testing/panels.ts";
+import { shippedBoard } from "../../testing/shipped.ts";
+import { isIdle } from "../state.ts";
+import {
+  keysAt,
+  locate,
+  nearestScreens,
+  panelAfter,
+  panelAlone,
+  panelAtRest,
+  panelShows,
+  panelWaits,
+  tellApart,
+  type PanelState,
+} from "../index.ts";
+
+const ask = panelAlone(true);
+const same = (a: PanelState) => JSON.stringify([a.path, a.editing]);
+
+/** Screens of every value's entry, looked at and being changed to its least. */
+const screensOf = (board: BoardProfile): PanelState[] =>
+  menuValues(board).flatMap(({ item, menu, delivered }) => {
+    const lines = (value: string) => ((board.display?.lines ?? 1) > 1 ? [item.shows, value] : [value]);
+    const looked = (board.display?.lines ?? 1) > 1 ? lines(delivered) : [item.shows];
+    return [looked, lines(displayPositions(item)[0]!)].flatMap((shown) =>
+      locate(board, ask, panelAtRest(board), shown).filter(({ path }) => path.at(-1)?.menu === menu.id),
+    );
+  });
+
+test("from any screen of any board someone is led to where the panel stands, by looks that keep, start and move nothing", () => {
+  let looked = 0;
+  for (const board of panelBoards()) {
+    const rest = panelAtRest(board);
+    for (const truth of screensOf(board)) {
+      let at = truth;
+      let could = locate(board, ask, rest, panelShows(board, at)!);
+      expect(could.map(same)).toContain(same(at));
+      for (let n = 0; n < 8; n += 1) {
+        const next = tellApart(board, ask, could);
+        if (next.kind === "known") {
+          expect([board.id, same(next.at)]).toEqual([board.id, same(at)]);
+          break;
+        }
+        if (next.kind !== "look") {
+          expect(next.kind).toBe("wait");
+          // A board that stores by a pause keeps what is being changed, whoever waits: nothing else does.
+          const waited = panelWaits(board, at, board.panel!.timeoutSeconds!);
+          expect(waited.state.path).toEqual([]);
+          break;
+        }
+        looked += 1;
+        const { state, events } = panelAfter(board, ask, at, next.made);
+        expect(
+          events.filter(({ kind }) => kind === "kept" || kind === "started" || kind === "outside"),
+        ).toEqual([]);
+        expect(state.kept).toEqual(rest.kept);
+        at = state;
+        could = next.then.find(({ shows }) => shows === (panelShows(board, at)?.join("|").trim() ?? ""))!.at;
+        if (isIdle(at)) break;
+      }
+    }
+  }
+  expect(looked).toBeGreaterThan(10);
+});
+
+test("a screen the board cannot show is found nowhere, and the most alike are named", () => {
+  const board = shippedBoard("osierbeck-quernish");
+  const rest = panelAtRest(board);
+  expect(locate(board, ask, rest, ["Frc3"])).toEqual([]);
+  expect(nearestScreens(board, ask, rest, ["Frc3"]).slice(0, 2).sort()).toEqual(["Frc1", "Frc2"]);
+});
+
+test("each screen says what its keys do there; outside, that a key moves the gate", () => {
+  const board = shippedBoard("osierbeck-quernish");
+  const [at] = locate(board, ask, panelAtRest(board), ["dLY2"]);
+  const does = keysAt(board, ask, at!).map((each) => each.does);
+  expect(does).toEqual([
+    "next entry: mEEt",
+    "entry before: dLY1",
+    "begins to change it: 3",
+    "one menu up: tmE",
+  ]);
+  const outside = keysAt(board, ask, panelAtRest(board)).map((each) => each.does);
+  expect(outside).toContain("opens the main menu");
+  expect(outside).toEqual(expect.arrayContaining(board.keys.flatMap((key) => key.outside ?? [])));
+});
