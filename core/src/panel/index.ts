@@ -5,3 +5,4 @@ export { panelShowing } from "./shown.ts";
 export { entryAt, menuAt, panelAtRest, panelShows } from "./state.ts";
 export type { PanelEvent, PanelState, PanelStep } from "./state.ts";
 export * from "./path/index.ts";
+export * from "./guide/index.ts";

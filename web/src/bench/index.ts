@@ -7,4 +7,5 @@ export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
 export { liveView, restView, stepView, useBoardView } from "./view.ts";
 export { LiveProfile } from "./live/live-board.tsx";
+export { LiveKeys } from "./live/live-keys.tsx";
 export type { LiveShown } from "./live/use-live-board.ts";

@@ -1,4 +1,6 @@
 import {
+  findPanel,
+  guideKeys,
   installationOf,
   meterText,
   planJob,
@@ -7,13 +9,18 @@ import {
   showBoard,
   showPlan,
   stepMeanings,
+  type BenchState,
   type BoardMoment,
   type BoardProfile,
   type JobBundle,
   type JobPlan,
   type BenchLayer,
+  type Change,
+  type Found,
+  type KeyGuide,
   type Meaning,
   type MeterText,
+  type PanelState,
   type PlanStage,
   type RevisionEffect,
   type RunReport,
@@ -29,6 +36,9 @@ export interface Probes {
   powered: boolean;
 }
 
+/** What someone sees on a panel, or the places where it can stand. */
+export type Sighting = { shown: readonly string[] } | { could: readonly PanelState[] };
+
 /** All that takes the circuit to tell, worked out away from the page. What is asked about a plan is asked of the last one. */
 export interface Planner {
   plan(bundle: JobBundle, onStage: (stage: PlanStage) => void): Promise<ShownPlan>;
@@ -36,6 +46,10 @@ export interface Planner {
   meanings(step: string): Promise<Meaning[]>;
   /** What a meter should read; nothing where the last plan has no such bench. */
   meter(probes: Probes): Promise<MeterText | undefined>;
+  /** Keys for some changes of the last plan's values, as the board is at a step of it or now, from a place in its menus or from outside. */
+  keys(changes: readonly Change[], step?: string, at?: PanelState): Promise<KeyGuide | undefined>;
+  /** Where a panel stands that shows this, or how to find out. */
+  find(seen: Sighting, step?: string): Promise<Found | undefined>;
   board(profile: BoardProfile, moment: BoardMoment): Promise<ShownBench & { board: BoardProfile }>;
   revision(bundle: JobBundle, board: BoardProfile): Promise<RevisionEffect>;
   /** How a profile runs. */
@@ -46,6 +60,11 @@ export interface Planner {
 export function createPlanner(): Planner {
   let last: ShownPlan | undefined;
   const stepOf = (plan: JobPlan | undefined, id: string) => plan?.sheet.find((step) => step.id === id);
+  /** The bench as it is now, with what is learned by the time of a step. */
+  const benchAt = (plan: ShownPlan, id: string | undefined): BenchState => {
+    const learned = id === undefined ? [] : (stepOf(plan, id)?.during.learned ?? []);
+    return { ...plan.now, mode: "idle", learned: [...new Set([...plan.now.learned, ...learned])] };
+  };
   return {
     plan(bundle, onStage) {
       last = showPlan(planJob(bundle, onStage));
@@ -61,6 +80,8 @@ export function createPlanner(): Planner {
       const at = installationOf(last.bundle.board, last.wiring, state);
       return Promise.resolve(meterText({ ...at, powered }, red, black));
     },
+    keys: (changes, step, at) => Promise.resolve(last && guideKeys(last, benchAt(last, step), changes, at)),
+    find: (seen, step) => Promise.resolve(last && findPanel(last, benchAt(last, step), seen)),
     board: (profile, moment) => Promise.resolve(showBoard(profile, moment)),
     revision: (bundle, board) => Promise.resolve(revisionEffect(bundle, board)),
     runs: (profile) => Promise.resolve(runReport(profile)),

@@ -9,6 +9,8 @@ export function remotePlanner(): Planner {
     plan: (bundle, onStage) => remote.plan(bundle, proxy(onStage)),
     meanings: (step) => remote.meanings(step),
     meter: (probes) => remote.meter(probes),
+    keys: (changes, step, at) => remote.keys(changes, step, at),
+    find: (seen, step) => remote.find(seen, step),
     board: (profile, moment) => remote.board(profile, moment),
     revision: (bundle, board) => remote.revision(bundle, board),
     runs: (profile) => remote.runs(profile),

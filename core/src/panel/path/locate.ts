@@ -47,6 +47,10 @@ function screens(board: BoardProfile, ask: Circumstances, rest: PanelState): Pan
 
 const text = (lines: readonly string[] | undefined) => lines?.join("|").trim();
 
+/** True where a screen reads as someone says: line by line, as many as they say, whether typed in capitals or not. */
+const reads = (lines: readonly string[] | undefined, shown: readonly string[]) =>
+  shown.every((line, at) => lines?.[at]?.trim().toLowerCase() === line.trim().toLowerCase());
+
 /**
  * Where a panel can stand that shows this; empty for a screen that it cannot show in its menus. A value that is only
  * looked at counts as it was last known; one being changed can be any.
@@ -57,7 +61,7 @@ export function locate(
   rest: PanelState,
   shown: readonly string[],
 ): PanelState[] {
-  return screens(board, ask, rest).filter((state) => text(panelShows(board, state)) === text(shown));
+  return screens(board, ask, rest).filter((state) => reads(panelShows(board, state), shown));
 }
 
 /** Screens of this board that are most like one it cannot show, the nearest first. */

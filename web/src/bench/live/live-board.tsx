@@ -3,7 +3,6 @@ import {
   brainAtRest,
   deliveredCards,
   heardBy,
-  keysTogether,
   movingThing,
   sentence,
   type BoardProfile,
@@ -16,7 +15,7 @@ import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Button, Glass, Quiet, Row, Segments, SubHeading, Toggle } from "../../ui/index.ts";
 import { LampMark } from "./lamp-mark.tsx";
-import { LiveKey } from "./live-key.tsx";
+import { Keys, type Live } from "./keys.tsx";
 import { useLiveBoard, type LiveShown } from "./use-live-board.ts";
 
 const Bench = styled.section`
@@ -54,44 +53,13 @@ const remoteGesture = (sent: string): Gesture => ({
   remote: { sends: sent as "press", times: 1, says: "at the transmitter" },
 });
 
-type Live = ReturnType<typeof useLiveBoard>;
-
-function Keys({ live }: { live: Live }) {
+/** Its keys, what it can hear, and time. */
+function Handles({ live }: { live: Live }) {
   const { board } = live.brain;
   return (
     <>
       <Row>
-        {board.keys.map(({ id, label, kind }) => {
-          const key = (
-            <LiveKey
-              key={id}
-              label={label}
-              onDown={() => live.down(id)}
-              onDone={(seconds) => live.up(id, seconds)}
-            />
-          );
-          const turn = (to: "left" | "right") => live.made({ turn: { key: id, to, clicks: 1 } });
-          return kind === "turn-and-press" ? (
-            <Row key={id}>
-              <Button $kind="outlined" onPress={() => turn("left")}>
-                {label} ↺
-              </Button>
-              {key}
-              <Button $kind="outlined" onPress={() => turn("right")}>
-                {label} ↻
-              </Button>
-            </Row>
-          ) : (
-            key
-          );
-        })}
-        {keysTogether(board).map(({ keys, label }) => (
-          <LiveKey
-            key={label}
-            label={label}
-            onDone={(seconds) => live.made({ together: { keys, seconds } })}
-          />
-        ))}
+        <Keys live={live} />
       </Row>
       <Row>
         {heardBy(board).map((sent) => (
@@ -183,7 +151,7 @@ export function LiveBoard({ begin, again, onShow }: Props) {
           );
         })}
       </Row>
-      <Keys live={live} />
+      <Handles live={live} />
       <Around live={live} />
       <ol aria-live="polite" aria-label="What happened">
         {live.said.map((text, at) => (

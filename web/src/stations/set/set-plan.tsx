@@ -1,6 +1,7 @@
 import {
   behaviour,
   behaviourText,
+  changesOf,
   controlName,
   entryName,
   controlSubjects,
@@ -14,6 +15,7 @@ import { DialShape } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, font, plate, size, space } from "../../theme/index.ts";
 import { Heading, Mark, Panel, Quiet } from "../../ui/index.ts";
+import { KeyGuide } from "../steps/keys/key-guide.tsx";
 
 const Rows = styled.ul`
   li {
@@ -119,6 +121,7 @@ export function SetPlan() {
   const { plan } = useJobBench();
   const change = plan.controls.controls.filter((control) => control.change);
   const right = plan.controls.controls.filter((control) => !control.change);
+  const values = changesOf(plan, plan.now);
   const group = (title: string, controls: PlannedControl[]) =>
     controls.length > 0 && (
       <Panel>
@@ -132,6 +135,7 @@ export function SetPlan() {
     );
   return (
     <>
+      {values.length > 0 && <KeyGuide changes={values} />}
       {group("To change", change)}
       {group("Already right", right)}
     </>

@@ -29,3 +29,8 @@ export function sound(hertz = toneHertz, seconds = toneSeconds): void {
   tone.stop(context.currentTime + seconds);
   tone.onended = () => void context.close();
 }
+
+/** Shakes the phone, for a hand that cannot look; nothing where it cannot. */
+export function buzz(ms = 300): void {
+  if ("vibrate" in navigator) navigator.vibrate(ms);
+}

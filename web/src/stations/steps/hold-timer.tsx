@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Button, useShortcuts } from "../../ui/index.ts";
-import { sound, speak } from "./cues.ts";
+import { buzz, sound, speak } from "./cues.ts";
 
 const Face = styled.div`
   display: flex;
@@ -51,6 +51,7 @@ export function HoldTimer({ seconds, keyLabel }: { seconds: number; keyLabel: st
       if (now < seconds) return;
       setPhase({ kind: "over" });
       sound();
+      buzz();
       speak(`Let go of ${keyLabel}.`);
     }, 100);
     return () => clearInterval(tick);

@@ -22,6 +22,7 @@ import { AnswerBar } from "./answer-bar.tsx";
 import { StepCores } from "./core-table.tsx";
 import { GateNotice } from "./gate-notice.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
+import { StepKeys } from "./keys/step-keys.tsx";
 import { Meanings } from "./meanings.tsx";
 import { Readings } from "./readings.tsx";
 import { SeenList } from "./seen-list.tsx";
@@ -193,6 +194,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         <StepPictures step={step} />
       </Action>
       <StepCores step={step} />
+      <StepKeys key={`keys ${step.id}`} step={step} />
       {held && <HoldTimer key={step.id} seconds={held.seconds} keyLabel={held.what} />}
       {step.see.length > 0 && (
         <div>
