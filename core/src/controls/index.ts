@@ -6,6 +6,7 @@ export { planControls } from "./plan.ts";
 export type { ControlPlan, GivenBehaviour, PlannedControl } from "./planned.ts";
 export {
   behavioursAt,
+  controlKinds,
   deliveredGives,
   dialGives,
   foundPositions,

@@ -11,5 +11,16 @@ export { customaryStarts } from "./draft.ts";
 export { draftInstance, leavesLike, withSurvey } from "./site.ts";
 export { spurCoreId, upgradeEntry, upgradeJob } from "./migrate.ts";
 export { checkLog, logReader } from "./log.ts";
-export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema } from "./schema.ts";
-export type { Cable, DeviceInstance, Job, Leaf, LeafId, LogEntry, OpenFinding, StepEntry } from "./schema.ts";
+export { bundleSchema, jobFormat, jobSchema, leafIds, logEntrySchema, mechanics } from "./schema.ts";
+export type {
+  Cable,
+  DeviceInstance,
+  Job,
+  Leaf,
+  LeafId,
+  LogEntry,
+  Mechanic,
+  OpenFinding,
+  SettingsEntry,
+  StepEntry,
+} from "./schema.ts";

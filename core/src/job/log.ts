@@ -34,6 +34,17 @@ function logChecker(board: BoardProfile, file: string, taken = -1): (entry: LogE
             "Pick a terminal that is there.",
           );
       });
+    if (entry.kind === "settings") {
+      const { links = {}, switches = {}, dials = {}, values = {} } = entry;
+      checkStands(full, { links: Object.keys(links), switches, dials, values }, `log[${at}]`, report);
+    }
+    if (entry.kind === "begun" && !full.procedures.some(({ id }) => id === entry.procedure))
+      report(
+        `log[${at}].procedure`,
+        `a procedure of the board (${full.procedures.map(({ id }) => id).join(", ")})`,
+        entry.procedure,
+        "Pick one that is there.",
+      );
     if (entry.kind !== "step") return problems;
     entry.effects.forEach((effect, e) => {
       const path = `log[${at}].effects[${e}]`;

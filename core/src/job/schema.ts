@@ -159,6 +159,9 @@ const openFindingSchema = z.strictObject({
   what: needed(1_000, "what is so"),
 });
 
+/** Changes of the mechanics that what was learned and measured rests on. */
+export const mechanics = ["spring", "limit", "hinge", "belt", "leaf", "drive"] as const;
+
 /** Something that happened on site; entries are only ever added. */
 export const logEntrySchema = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -200,6 +203,34 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   z
     .strictObject({ ...entry, kind: z.literal("wired"), moves: z.array(moveSchema).min(1).max(200) })
     .describe("Where cores were found, or were put, whatever is planned."),
+  z
+    .strictObject({
+      ...entry,
+      kind: z.literal("settings"),
+      as: z.enum(["found", "left"]),
+      links: foundSchema.shape.links.optional(),
+      switches: foundSchema.shape.switches.optional(),
+      dials: foundSchema.shape.dials.optional(),
+      values: z.record(idSchema, z.string().min(1).max(40)).optional(),
+      complete: z.boolean().optional().describe("Everything was looked at, and stands as it is kept here."),
+    })
+    .describe("How controls were found on a later visit, or were left, whatever the steps say."),
+  z
+    .strictObject({
+      ...entry,
+      kind: z.literal("begun"),
+      procedure: idSchema,
+      reason: needed(2_000, "a reason"),
+    })
+    .describe("A procedure of the board was begun because it was needed; its steps join the run sheet."),
+  z
+    .strictObject({
+      ...entry,
+      kind: z.literal("mechanical"),
+      what: z.enum(mechanics),
+      note: text(2_000).optional(),
+    })
+    .describe("Something was changed at the leaf or its drive."),
   z.strictObject({
     ...entry,
     kind: z.literal("note"),
@@ -258,4 +289,6 @@ export type DeviceInstance = z.output<typeof instanceSchema>;
 export type Cable = z.output<typeof cableSchema>;
 export type LogEntry = z.output<typeof logEntrySchema>;
 export type OpenFinding = z.output<typeof openFindingSchema>;
+export type SettingsEntry = Extract<LogEntry, { kind: "settings" }>;
+export type Mechanic = (typeof mechanics)[number];
 export type StepEntry = Extract<LogEntry, { kind: "step" }>;

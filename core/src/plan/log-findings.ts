@@ -36,7 +36,7 @@ function lostFindings(planned: Planned): Finding[] {
 
 /** Against what was done so far: traps 22, 41 and 45. */
 export function logFindings(planned: Planned, sheet: readonly Step[]): Finding[] {
-  const { holds, voided } = answersOf(sheet, planned.bundle.log);
+  const { holds, voided } = answersOf({ ...planned, sheet });
   const force = sheet
     .filter(({ id }) => id.startsWith("force:"))
     .flatMap(({ id }) => voided.get(id)?.reasons ?? []);

@@ -82,7 +82,7 @@ export function standingFindings({ findings, nowFindings }: JobPlan): OpenFindin
 /** Makes the record from a plan and its log; it is read from them anew each time and stored nowhere. */
 export function makeRecord(plan: JobPlan): SiteRecord {
   const { bundle, now } = plan;
-  const answers = answersOf(plan.sheet, bundle.log);
+  const answers = answersOf(plan);
   const rows = resultRows(bundle.log, answers);
   const order = new Map(plan.sheet.map((step, at) => [step.id, at]));
   return {

@@ -7,9 +7,11 @@ import type { Step } from "./step.ts";
  */
 export function stateAhead(planned: Planned, sheet: readonly Step[], now: BenchState): BenchState {
   const said = outcomes(planned.bundle.log);
-  const last = sheet.findLastIndex((step) => said.has(step.id));
+  const last = sheet.findLastIndex((step) => !step.begun && said.has(step.id));
   const ahead = sheet
     .slice(last + 1)
+    // What was begun because it was needed is made good again by the steps that it opens.
+    .filter(({ begun }) => !begun)
     .flatMap((step) => step.effects)
     .reduce(applyEffect, now);
   // A core that was found somewhere is not landed once more by a step that is still ahead.

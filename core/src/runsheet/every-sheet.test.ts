@@ -84,7 +84,7 @@ test("a gesture that sets a control or chooses a value moves it, and has it read
   const moved = plans.flatMap(({ plan: { sheet, bundle } }) =>
     sheet.flatMap((step) => {
       const { gesture } = step;
-      if (!gesture || !step.id.startsWith("do:")) return [];
+      if (!gesture || "putBack" in gesture || !step.id.startsWith("do:")) return [];
       const set =
         "set" in gesture
           ? { id: gesture.set.control, to: gesture.set.to }

@@ -96,7 +96,7 @@ function dangerGates({ dangers }: Gated, step: Step): Gate[] {
 /** What a procedure needs, and that its steps follow one another. */
 function needGates(gated: Gated, step: Step): Gate[] {
   const { bundle, sheet, readings } = gated;
-  const { holds: said } = answersOf(sheet, bundle.log);
+  const { holds: said } = answersOf(gated);
   const before = sheet.find((each) => each.id === step.after);
   if (before && said.get(before.id)?.outcome !== "seen")
     return [
@@ -122,6 +122,22 @@ function needGates(gated: Gated, step: Step): Gate[] {
     }));
 }
 
+/** No memory is emptied before everything was noted as it was found: what is gone then can be told from nothing else. */
+function notedGates({ bundle: { job, log } }: Gated, { resets, id }: Step): Gate[] {
+  if (!resets) return [];
+  const opened = log.findLastIndex(({ kind }) => kind === "reopened");
+  const since = log.slice(opened + 1).some((entry) => entry.kind === "settings" && entry.complete);
+  if (since || (opened < 0 && job.found.noted)) return [];
+  return [
+    {
+      id: `noted:${id}:${log[opened]?.id ?? ""}`,
+      kind: "needs",
+      what: "The board as found is not noted yet.",
+      remedy: "Note every switch, dial and value first: a reset leaves nothing to read them from.",
+    },
+  ];
+}
+
 /** Every gate before a step that is neither open nor passed with a reason. */
 export function gatesBefore(gated: Gated, step: Step): Gate[] {
   const passed = new Set(
@@ -129,7 +145,10 @@ export function gatesBefore(gated: Gated, step: Step): Gate[] {
       entry.kind === "gate-passed" ? entry.gates.map(({ id }) => id) : [],
     ),
   );
-  return [...isolationGates(gated, step), ...dangerGates(gated, step), ...needGates(gated, step)].filter(
-    ({ id }) => !passed.has(id),
-  );
+  return [
+    ...isolationGates(gated, step),
+    ...dangerGates(gated, step),
+    ...notedGates(gated, step),
+    ...needGates(gated, step),
+  ].filter(({ id }) => !passed.has(id));
 }

@@ -1,4 +1,8 @@
 export { stateAhead } from "./ahead.ts";
+export { aftermathOf } from "./aftermath.ts";
+export type { Aftermath } from "./aftermath.ts";
+export { purposesOf } from "./purposes.ts";
+export type { WorkPurpose } from "./purposes.ts";
 export { answerStep } from "./answer.ts";
 export type { Stamp } from "./answer.ts";
 export { hasBattery } from "./chosen.ts";

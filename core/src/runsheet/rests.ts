@@ -1,12 +1,17 @@
 import {
+  controlName,
+  entryName,
+  menuValues,
   behaviour,
   behaviourText,
   leafName,
   travelMemories,
   type BehaviourId,
   type BoardInput,
+  type BoardProfile,
 } from "../board/index.ts";
-import { behavioursAt } from "../controls/index.ts";
+import { behavioursAt, type PlannedControl } from "../controls/index.ts";
+import { mechanics, type Mechanic } from "../job/index.ts";
 import { plainNumber } from "../quantity/index.ts";
 import type { Planned } from "../state/index.ts";
 import type { Fact, Named, VoidBy } from "./step.ts";
@@ -69,13 +74,51 @@ const drives = ({ wiring }: Planned) =>
 const memoriesOf = ({ bundle: { board } }: Planned, ids: readonly string[]): Named[] =>
   board.memories.filter(({ id }) => ids.includes(id)).map(({ id, label }) => ({ id, name: label }));
 
+/** Controls that carry some of these settings, each where it is planned: left otherwise, what rests on them is void. */
+export function controlsOf(planned: Planned, ids: readonly BehaviourId[]): NonNullable<VoidBy["controls"]> {
+  const { board } = planned.bundle;
+  return planned.controls.controls
+    .filter(({ gives }) => gives.some(({ behaviour: id }) => ids.includes(id)))
+    .flatMap((control) => standsAt(board, control));
+}
+
+/** Every part of a control with where it is planned. */
+export const standsAt = (
+  board: BoardProfile,
+  { kind, parts, planned }: Pick<PlannedControl, "kind" | "parts" | "planned">,
+): NonNullable<VoidBy["controls"]> =>
+  parts.map((id, at) => ({ id, kind, name: partName(board, kind, id), at: planned[at] ?? "" }));
+
+/** What a part of a control is called. */
+function partName(board: BoardProfile, kind: PlannedControl["kind"], id: string): string {
+  if (kind === "values") {
+    const entry = menuValues(board).find(({ item }) => item.id === id);
+    return entry ? entryName(entry.item) : id;
+  }
+  const dial = board.dials.find((each) => kind === "dials" && each.id === id);
+  return dial ? controlName(dial) : id;
+}
+
+/** Every change of the mechanics: travel, speed and force are learned and measured with them as they are. */
+const anyMechanic: readonly Mechanic[] = mechanics;
+
 /** What a learning rests on: leaves and settings, until it is forgotten or a drive's cores are moved. */
 export const learningBasis = (
   planned: Planned,
   memories: readonly string[],
 ): { rests: Fact[]; voidBy: VoidBy } => ({
   rests: [...leafFacts(planned), ...settingFacts(planned, learnedWith)],
-  voidBy: { forgotten: memoriesOf(planned, memories), moved: drives(planned) },
+  voidBy: {
+    forgotten: memoriesOf(planned, memories),
+    moved: drives(planned),
+    controls: controlsOf(planned, learnedWith),
+    mechanics: anyMechanic,
+  },
+});
+
+/** What filled a memory: void once it is emptied. */
+export const filledBasis = (planned: Planned, memories: readonly string[]): { voidBy: VoidBy } => ({
+  voidBy: { forgotten: memoriesOf(planned, memories) },
 });
 
 /** What a force reading rests on: all that decides what an obstacle feels, until travel or force is learned anew. */
@@ -87,7 +130,13 @@ export function forceBasis(planned: Planned): { rests: Fact[]; voidBy: VoidBy } 
   const memories = memoriesOf(planned, [...travelMemories(board), ...learned]);
   return {
     rests: [...leafFacts(planned), ...settingFacts(planned, feltBy)],
-    voidBy: { learned: memories, forgotten: memories, moved: drives(planned) },
+    voidBy: {
+      learned: memories,
+      forgotten: memories,
+      moved: drives(planned),
+      controls: controlsOf(planned, feltBy),
+      mechanics: anyMechanic,
+    },
   };
 }
 
@@ -101,6 +150,6 @@ export function proofBasis(
   const tested: BehaviourId[] = input.test === undefined ? [] : ["photocell-test", "edge-test"];
   return {
     rests: settingFacts(planned, [...ids, ...tested]),
-    voidBy: { moved: [{ id, name }] },
+    voidBy: { moved: [{ id, name }], controls: controlsOf(planned, [...ids, ...tested]) },
   };
 }

@@ -13,7 +13,7 @@ import { placeOf, type Brain } from "../twin/index.ts";
 import { brainAt, happenedTexts, runStep } from "./run.ts";
 import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
-import { procedureSteps } from "./steps/procedure.ts";
+import { begunSteps, procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
 import { railSteps } from "./steps/rails.ts";
 import { asideSteps, remoteSteps } from "./steps/asked.ts";
@@ -120,6 +120,7 @@ export function runSheet(planned: Planned): Step[] {
     ...proveSteps(planned, state),
     ...asideSteps(planned),
   ]);
+  take(begunSteps(planned));
   take(handOverSteps(planned));
   return steps;
 }

@@ -36,8 +36,8 @@ function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatu
 
 /** Every station's status, in the order of the work. `planFindings` are those of the plan, not of a state. */
 export function stationStatuses(gated: Gated & Planned, planFindings: readonly Finding[]): StationStatus[] {
-  const { sheet, bundle } = gated;
-  const { holds: said, voided } = answersOf(sheet, bundle.log);
+  const { sheet } = gated;
+  const { holds: said, voided } = answersOf(gated);
   const grave = planFindings.filter((each) => each.severity === "danger" || each.severity === "fault");
   return stations.map((station): StationStatus => {
     if (station === "survey") return surveyStatus(gated, grave);

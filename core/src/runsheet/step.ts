@@ -1,6 +1,7 @@
 import type { Condition, Gesture, Provenance } from "../board/index.ts";
 import type { Subject } from "../finding/index.ts";
-import type { StateEffect } from "../job/index.ts";
+import type { Positions } from "../controls/index.ts";
+import type { Mechanic, StateEffect } from "../job/index.ts";
 import type { ContactPart } from "../node/index.ts";
 import type { BenchState, LampLook, LampState } from "../state/index.ts";
 
@@ -41,11 +42,16 @@ export interface Fact {
   is: string;
 }
 
-/** What happens on site that makes an earlier answer void: memories learned anew or forgotten, cores of devices moved. */
+/**
+ * What happens on site that makes an earlier answer void: memories learned anew or forgotten, cores of devices moved,
+ * controls left otherwise than they are planned, something changed at the leaf or its drive.
+ */
 export interface VoidBy {
   learned?: readonly Named[];
   forgotten?: readonly Named[];
   moved?: readonly Named[];
+  controls?: readonly (Named & { kind: keyof Positions; at: string })[];
+  mechanics?: readonly Mechanic[];
 }
 
 /** A memory or a device with what people call it. */
@@ -87,6 +93,10 @@ export interface StepDraft {
   needs?: readonly Condition[];
   /** The step of the same procedure that comes right before it. */
   after?: string;
+  /** It joined the sheet by itself, with the reason. */
+  begun?: { entry: string; reason: string };
+  /** It empties a memory: everything must have been noted as found first. */
+  resets?: true;
   /** A gate of the isolation: nothing is touched behind it until it was seen. */
   isolates?: true;
   source?: Provenance;

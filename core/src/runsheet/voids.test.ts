@@ -18,7 +18,7 @@ function after(bundle: JobBundle, change: (job: Job) => void, log: readonly LogE
   const job = structuredClone(done.job);
   change(job);
   const plan = planJob({ ...done, job, log: [...done.log, ...log] });
-  const { voided } = answersOf(plan.sheet, plan.bundle.log);
+  const { voided } = answersOf(plan);
   const steps = plan.sheet.filter((step) => voided.has(step.id));
   return {
     stations: [...new Set(steps.map(({ station }) => station))],
@@ -96,7 +96,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
     const core = wiring.cores.find((each) => each.device === cell.id)!;
     const { stations, plan } = after(given, () => {}, [wired({ [`${cell.id}/${core.pin}`]: "off" })]);
     expect(stations).toEqual(given.job.proof ? ["power-up", "prove"] : ["prove"]);
-    const { voided } = answersOf(plan.sheet, plan.bundle.log);
+    const { voided } = answersOf(plan);
     for (const id of voided.keys()) expect(id).toMatch(new RegExp(`^(prove|sense):${cell.id}/`));
   });
 
@@ -121,7 +121,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
     expect(reasons.every((reason) => / was forgotten since\.$/.test(reason))).toBe(true);
     const anew = sheet.filter(({ station }) => station === "travel" || station === "force");
     const plan = planJob(answered({ ...done, log: [...done.log, reset] }, anew));
-    expect(answersOf(plan.sheet, plan.bundle.log).voided.size).toBe(0);
+    expect(answersOf(plan).voided.size).toBe(0);
   });
 
   test("learned anew, the force that was read before no longer holds, and the learning does", () => {

@@ -122,9 +122,16 @@ const gestures = {
     touches: ({ control }) => [{ kind: "control", id: control }],
   }),
   putBack: gesture({
-    schema: z.enum(["switches", "dials"]),
-    describes: "Put switches, slides and jumpers, or dials, back as they were noted.",
-    text: (what) => `put the ${what} back as noted`,
+    schema: z.union([z.enum(["switches", "dials"]), z.strictObject({ control: idSchema })]),
+    describes: "Put switches, slides and jumpers, or dials, back as they were noted; or one of them alone.",
+    check: (what, path, names, report) => {
+      if (typeof what === "object") known(what.control, [...names.controls.keys()], path, "control", report);
+    },
+    text: (what, called) =>
+      typeof what === "object"
+        ? `put ${called(what.control)} back as noted`
+        : `put the ${what} back as noted`,
+    touches: (what) => (typeof what === "object" ? [{ kind: "control", id: what.control }] : []),
   }),
   trip: gesture({
     schema: z.strictObject({ input: idSchema, seconds: seconds.optional() }),

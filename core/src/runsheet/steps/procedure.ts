@@ -16,7 +16,7 @@ import { plainNumber } from "../../quantity/index.ts";
 import { plannedCircumstances, type Planned } from "../../state/index.ts";
 import { controlSubject } from "../../controls/index.ts";
 import { chosenProcedures } from "../chosen.ts";
-import { forceBasis, learningBasis } from "../rests.ts";
+import { filledBasis, forceBasis, learningBasis } from "../rests.ts";
 import type { Station, StepDraft } from "../step.ts";
 import { commandedWith } from "./commands.ts";
 
@@ -38,8 +38,12 @@ function movedBy({ bundle: { board }, controls }: Planned, gesture: Gesture): St
   if ("place" in gesture && gesture.place.at !== undefined)
     return [{ kind: "leaf", at: placed(gesture.place.at) }];
   if ("putBack" in gesture) {
-    const all = Object.entries(controls.positions[gesture.putBack]);
-    return all.flatMap(([id, to]) => moved(gesture.putBack, id, to));
+    const { putBack } = gesture;
+    const { switches, dials } = controls.positions;
+    const kind = typeof putBack === "object" ? (putBack.control in dials ? "dials" : "switches") : putBack;
+    return Object.entries(kind === "dials" ? dials : switches)
+      .filter(([id]) => typeof putBack !== "object" || id === putBack.control)
+      .flatMap(([id, to]) => moved(kind, id, to));
   }
   if ("choose" in gesture && gesture.choose.as !== undefined)
     return moved("values", gesture.choose.item, gesture.choose.as);
@@ -93,19 +97,24 @@ const changesSomething = ({ claims }: ProcedureStep): boolean =>
   Object.keys(claims).some((key) => key !== "power");
 
 /** The steps of one procedure, as they stand at a station. */
-export function procedureStepsOf(planned: Planned, procedure: Procedure, station: Station): StepDraft[] {
+export function procedureStepsOf(
+  planned: Planned,
+  procedure: Procedure,
+  station: Station,
+  begun?: StepDraft["begun"],
+): StepDraft[] {
   const travel = travelMemories(planned.bundle.board);
-  const learns = procedure.steps
-    .flatMap((step) => memoriesIn(step.claims.learn))
-    .filter((memory) => travel.includes(memory));
-  const basis = learns.length
+  const learns = procedure.steps.flatMap((step) => memoriesIn(step.claims.learn));
+  const fills = [...learns, ...procedure.steps.flatMap(({ claims }) => memoriesIn(claims.add))];
+  const basis = learns.some((memory) => travel.includes(memory))
     ? learningBasis(planned, learns)
     : procedure.kind === "cycle"
       ? forceBasis(planned)
-      : {};
+      : filledBasis(planned, fills);
   const ask = plannedCircumstances(planned);
   const taken = procedure.steps.filter((step) => !step.when || conditionHolds(step.when, ask));
-  const idOf = (step: ProcedureStep) => `do:${procedure.id}:${step.id}`;
+  const run = begun ? `@${begun.entry}` : "";
+  const idOf = (step: ProcedureStep) => `do:${procedure.id}:${step.id}${run}`;
   return taken.map((step, at) => {
     const before = taken[at - 1];
     return {
@@ -128,6 +137,8 @@ export function procedureStepsOf(planned: Planned, procedure: Procedure, station
       ...(before ? { after: idOf(before) } : { needs: procedure.needs }),
       source: procedure.source,
       ...basis,
+      ...(begun ? { begun } : {}),
+      ...(procedure.kind === "reset" && !before ? { resets: true as const } : {}),
       ...(step.shows ? { shows: step.shows } : {}),
       subjects: subjectsOf(planned, step),
     };
@@ -140,3 +151,21 @@ export function procedureSteps(planned: Planned, station: Station): StepDraft[] 
     .filter((procedure) => procedure.station === station)
     .flatMap((procedure) => procedureStepsOf(planned, procedure, station));
 }
+
+/** Where a procedure stands that has no place in the order of the work. */
+const stationOf = ({ station, kind }: Procedure): Station => {
+  if (station) return station;
+  if (kind === "pair") return "remotes";
+  if (kind === "learn" || kind === "cycle" || kind === "direction") return "travel";
+  return kind === "reset" || kind === "power-up" || kind === "mechanical" ? "power-up" : "prove";
+};
+
+/** The steps of every procedure that was begun because it was needed, in the order in which they were. */
+export const begunSteps = (planned: Planned): StepDraft[] =>
+  planned.bundle.log.flatMap((entry): StepDraft[] => {
+    if (entry.kind !== "begun") return [];
+    const procedure = planned.bundle.board.procedures.find(({ id }) => id === entry.procedure);
+    if (!procedure) return [];
+    const { id, reason } = entry;
+    return procedureStepsOf(planned, procedure, stationOf(procedure), { entry: id, reason });
+  });

@@ -21,6 +21,7 @@ import type { StateEffect } from "../../job/index.ts";
 import { panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
+import { standsAt } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
 
 function givesText(gives: readonly GivenBehaviour[]): string {
@@ -58,6 +59,7 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
     says: dial ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.` : `Set ${stands}.`,
     control: control.id,
     effects: moveEffects(control),
+    voidBy: { controls: standsAt(planned.bundle.board, control) },
     alsoSee: [
       `${standsFor(control)}${control.commit ? " Nothing is in force yet: the board reads it later, by its gesture." : ""}`,
     ],
@@ -82,6 +84,7 @@ export function setSteps(planned: Planned): StepDraft[] {
       title: "What already stands right",
       says: `Leave and check: ${listed(right.map((control) => rightText(planned.bundle.board, control)))}.`,
       effects: [],
+      voidBy: { controls: right.flatMap((control) => standsAt(planned.bundle.board, control)) },
       alsoSee: ["Each stands as listed."],
       ifNot: "Correct what was noted as found under Survey; the plan follows.",
       subjects: right.flatMap((control) => controlSubjects(planned.bundle.board, control)),

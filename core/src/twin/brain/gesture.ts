@@ -48,6 +48,16 @@ function set(brain: Brain, control: string, to: string): void {
     brain.inForce = { ...brain.inForce, [kind]: brain.positions[kind] };
 }
 
+/** Where controls stood before anyone moved one: a kind of them, or one alone. */
+function notedOf(
+  { noted }: Brain,
+  what: Extract<Gesture, { putBack: unknown }>["putBack"],
+): [string, string][] {
+  if (typeof what !== "object") return Object.entries(noted[what]);
+  const to = noted.switches[what.control] ?? noted.dials[what.control];
+  return to === undefined ? [] : [[what.control, to]];
+}
+
 /** What came of a gesture in the menus. */
 function take(brain: Brain, { state, events }: PanelStep): void {
   brain.panel = state;
@@ -293,8 +303,7 @@ export function brainDoes(brain: Brain, made: Gesture): void {
   else if ("fails" in made) fails(brain, made.fails);
   else if ("returns" in made) returns(brain, made.returns);
   else if ("set" in made) set(brain, made.set.control, made.set.to);
-  else if ("putBack" in made)
-    for (const [id, to] of Object.entries(brain.noted[made.putBack])) set(brain, id, to);
+  else if ("putBack" in made) for (const [id, to] of notedOf(brain, made.putBack)) set(brain, id, to);
   else if ("place" in made) place(brain, made.place);
   else if ("remote" in made) remote(brain, made.remote);
   else if ("trip" in made) trip(brain, made);

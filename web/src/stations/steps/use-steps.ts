@@ -29,7 +29,7 @@ export function useSteps(): Steps {
   const { plan, log } = useJobBench();
   return useMemo(() => {
     const all = plan.sheet;
-    const { holds: said, voided } = answersOf(all, log);
+    const { holds: said, voided } = answersOf({ sheet: all, bundle: { ...plan.bundle, log } });
     const { dangers } = plan;
     const { readings } = plan.layers.now.face;
     const gated = { bundle: { ...plan.bundle, log }, sheet: all, dangers, readings };
