@@ -1,4 +1,4 @@
-export { commitFindings, forceFindings, thresholdFindings } from "./findings/state.ts";
+export { commitFindings, neighbourFindings, forceFindings, thresholdFindings } from "./findings/state.ts";
 export { behavioursOf } from "./fit.ts";
 export type { Wishes } from "./fit.ts";
 export { isPanelCut, panelJumper } from "./panel.ts";

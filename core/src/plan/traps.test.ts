@@ -6,7 +6,10 @@ describe.each(boardIds())("%s, planned and wired as planned", (board) => {
   test("has none of the traps", () => {
     const given = jobOn(board, usualDevices(board));
     given.job.found.firmware = given.board.firmware[0]!;
-    expect(plan(given).filter((code) => code !== "value-rounded")).toEqual([]);
+    given.job.found.noted = true;
+    expect(plan(given).filter((code) => code !== "value-rounded" && code !== "keys-move-outside")).toEqual(
+      [],
+    );
     expect(now(done(given, untilSet))).toEqual([]);
   });
 });

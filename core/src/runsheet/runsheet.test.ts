@@ -119,7 +119,7 @@ describe("what it means if not", () => {
 
 describe("traps in the state of the bench", () => {
   const upTo = (last: string, left: (step: Step) => boolean = () => false) => {
-    const bundle = demoBundle("netloft");
+    const bundle = demoBundle("netloft", (job) => void (job.found.noted = true));
     const { sheet } = planJob(bundle);
     const end = sheet.findIndex((each) => each.id.startsWith(last));
     return planAfter(bundle, (each) => sheet.findIndex((one) => one.id === each.id) <= end && !left(each));

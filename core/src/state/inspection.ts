@@ -3,12 +3,15 @@ import {
   behavioursAt,
   commitFindings,
   forceFindings,
+  foundPositions,
   isPanelCut,
+  neighbourFindings,
   panelJumper,
   thresholdFindings,
   type Positions,
 } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
+import { count } from "../quantity/index.ts";
 import { asWiredFindings, exchangedLeads, linkFindings, seatOf } from "../wiring/index.ts";
 import type { BenchState, Planned } from "./bench.ts";
 import { circumstancesOf } from "./circumstances.ts";
@@ -112,7 +115,21 @@ function directionFindings(planned: Planned, state: BenchState): Finding[] {
   });
 }
 
-/** What is wrong with the bench as it stands: traps 1 to 6, 13, 14, 18, 20, 36, 37, 42, 44 and 47. */
+/** Trap 12: a board that stands for another number of leaves than there are. */
+function leafCountFindings({ bundle: { board, job } }: Planned, state: BenchState): Finding[] {
+  const set = behavioursAt(board, state.inForce)["leaf-count"];
+  const { length } = job.survey.leaves;
+  if (typeof set !== "number" || set === length) return [];
+  const told = (leaves: number) => count(leaves, "leaf", "leaves");
+  return [
+    finding("leaf-count-wrong", [{ kind: "behaviour", id: "leaf-count" }], {
+      set: told(set),
+      leaves: told(length),
+    }),
+  ];
+}
+
+/** What is wrong with the bench as it stands: traps 1 to 6, 9, 12 to 14, 16, 18, 20, 36, 37, 42, 44 and 47. */
 export function inspect(planned: Planned, state: BenchState): Finding[] {
   const { board } = planned.bundle;
   const cores = wiresOf(planned.wiring, state);
@@ -137,5 +154,10 @@ export function inspect(planned: Planned, state: BenchState): Finding[] {
     ...panelFindings(planned, state),
     ...testFindings(planned, state.inForce),
     ...commitFindings(board, state.positions, state.inForce),
+    ...neighbourFindings(board, state.positions, {
+      found: foundPositions(board, planned.bundle.job.found),
+      planned: planned.controls.positions,
+    }),
+    ...leafCountFindings(planned, state),
   ];
 }

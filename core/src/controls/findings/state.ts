@@ -2,6 +2,7 @@ import {
   behaviour,
   behaviourText,
   displayPositions,
+  entryName,
   menuValues,
   touchedBy,
   type BehaviourId,
@@ -64,13 +65,47 @@ export function commitFindings(board: BoardProfile, now: Positions, inForce: Pos
     const keys = touchedBy(commit.by).flatMap((part) =>
       part.kind === "key" ? [{ kind: "key" as const, id: part.id }] : [],
     );
+    const subjects = [...ids.map((id) => controlSubject(board, kind, id)), ...keys];
+    if (kind === "values")
+      return [
+        finding("list-not-saved", subjects, {
+          controls: listed(ids.map(name)),
+          back: listed(ids.map((id) => `${name(id)} to ${inForce.values[id] ?? "what it was"}`)),
+          gesture: commit.says,
+        }),
+      ];
     return [
-      finding("not-committed", [...ids.map((id) => controlSubject(board, kind, id)), ...keys], {
+      finding("not-committed", subjects, {
         controls: listed(ids.map(kind === "switches" ? (id) => id : name)),
         gesture: commit.says,
       }),
     ];
   });
+}
+
+/** Trap 9: a value that nobody wanted changed, beside one that was to be changed. */
+export function neighbourFindings(
+  board: BoardProfile,
+  now: Positions,
+  { found, planned }: { found: Positions; planned: Positions },
+): Finding[] {
+  const wanted = (id: string) => planned.values[id] !== undefined && planned.values[id] !== found.values[id];
+  return (board.panel?.menus ?? []).flatMap(({ items }) =>
+    items.flatMap((item, at): Finding[] => {
+      const stands = now.values[item.id];
+      if (stands === undefined || wanted(item.id) || stands === planned.values[item.id]) return [];
+      const beside = [items[at - 1], items[at + 1]].find((each) => each && wanted(each.id));
+      if (!beside) return [];
+      return [
+        finding("neighbour-changed", [{ kind: "value", id: item.id }], {
+          value: entryName(item),
+          stands,
+          wanted: entryName(beside),
+          planned: planned.values[item.id] ?? "what it was",
+        }),
+      ];
+    }),
+  );
 }
 
 /** Trap 1: a force that is too low for learning, where its control stands; the target is the planned position, or the least that will do. */

@@ -23,6 +23,35 @@ export const settingsFindings = {
     why: "The board goes on with the old setting until it is told to read the controls.",
     remedy: "{gesture}",
   },
+  "list-not-saved": {
+    severity: "fault",
+    trap: 16,
+    what: "{controls} changed, and the list is not saved.",
+    why: "Left without being saved, or after the time-out, they go back: {back}.",
+    remedy: "{gesture}",
+  },
+  "neighbour-changed": {
+    severity: "fault",
+    trap: 9,
+    what: "{value} was changed to {stands}, and nobody wanted it: {wanted}, next to it, was to be changed.",
+    why: "One press too many, or too few, lands on the neighbour.",
+    remedy: "Set {value} back to {planned}, and look at {wanted} once more.",
+  },
+  "leaf-count-wrong": {
+    severity: "fault",
+    trap: 12,
+    what: "The board stands at {set}, and the survey has {leaves}.",
+    why: "It waits for a leaf that is not there, or leaves one without a drive: the learning run fails.",
+    remedy: "Set it for {leaves} before anything is learned.",
+  },
+  "keys-move-outside": {
+    severity: "note",
+    trap: 43,
+    what: "Outside the menus {keys} moves the {thing}.",
+    why: "The same key steps through the menus; pressed once the menus have closed, it moves the {thing}.",
+    remedy:
+      "Look at the display before each press, and keep the path of the {thing} clear while values are set.",
+  },
   "dial-not-live": {
     severity: "note",
     trap: 46,

@@ -75,6 +75,28 @@ export const siteFindings = {
     why: "What an obstacle feels has changed with it; the reading in the record is of another door.",
     remedy: "Measure the force again, at every gap.",
   },
+  "moved-before-noted": {
+    severity: "fault",
+    trap: 21,
+    what: "{controls} moved before the board was noted as found.",
+    why: "How it stood is known to nobody now: after a reset there is nothing to go back to.",
+    remedy:
+      "Note under Survey how everything stood, as far as anyone remembers, and photograph the rest before it moves.",
+  },
+  "power-cycled-for-corruption": {
+    severity: "caution",
+    trap: 23,
+    what: "The power was switched off and on, and {memory} is still as it was: {procedure} was begun and not done.",
+    why: "What is stored damaged stays so: switching the power changes nothing, and the fault is taken for the board's.",
+    remedy: "Go through {procedure}; whole boards are exchanged for this, needlessly.",
+  },
+  "procedure-of-another-firmware": {
+    severity: "fault",
+    trap: 49,
+    what: "{procedure} was begun, and the board as noted has no such procedure: firmware {found}.",
+    why: "The keys of another generation do something else, or move the leaf.",
+    remedy: "Read the firmware again, and take a procedure that holds for it.",
+  },
   "firmware-needed": {
     severity: "caution",
     trap: 10,
