@@ -1,14 +1,8 @@
-import {
-  behaviour,
-  behaviourText,
-  movingThing,
-  touchedBy,
-  type BehaviourId,
-  type BoardInput,
-} from "../board/index.ts";
+import { behaviour, behaviourText, movingThing, type BehaviourId, type BoardInput } from "../board/index.ts";
 import { behavioursAt } from "../controls/index.ts";
 import { finding, type Finding } from "../finding/index.ts";
 import { listed, plainNumber } from "../quantity/index.ts";
+import { menuKeysThatMove } from "../panel/index.ts";
 import type { Planned } from "../state/index.ts";
 
 /** How long a low-energy door may press on an obstacle, s. Common practice, no published source at hand. */
@@ -120,14 +114,8 @@ function idleWishes(planned: Planned): Finding[] {
 
 /** Trap 43: keys that step through the menus and move the leaf outside of them, where values are to be set with them. */
 function keyFindings({ bundle: { board }, controls }: Planned): Finding[] {
-  const { panel } = board;
-  if (!panel || !controls.controls.some(({ kind, change }) => kind === "values" && change)) return [];
-  const used = [panel, ...panel.menus]
-    .flatMap(({ next, previous, into, back }) => [next, previous, into, back])
-    .concat(panel.more, panel.less, panel.confirm)
-    .flatMap((by) => (by ? touchedBy(by) : []))
-    .flatMap((part) => (part.kind === "key" ? [part.id] : []));
-  const movers = board.keys.filter(({ id, does }) => does.length > 0 && used.includes(id));
+  if (!controls.controls.some(({ kind, change }) => kind === "values" && change)) return [];
+  const movers = menuKeysThatMove(board);
   if (!movers.length) return [];
   return [
     finding(

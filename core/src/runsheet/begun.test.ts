@@ -66,6 +66,8 @@ describe("a procedure that is begun because it is needed, on every board", () =>
         procedure.id,
         expect.arrayContaining(learned(done)),
       ]);
+      const stands = (bundle: JobBundle) => stateNow({ bundle: { ...bundle, board } }).inForce;
+      expect([id, procedure.id, stands(mended)]).toEqual([id, procedure.id, stands(done)]);
     }
     expect(voiding).toBeGreaterThan(20);
   });

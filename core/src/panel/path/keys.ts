@@ -1,6 +1,7 @@
 import {
   conditionHolds,
   entryName,
+  touchedBy,
   type BoardProfile,
   type Circumstances,
   type Gesture,
@@ -64,4 +65,15 @@ export function keysAt(board: BoardProfile, ask: Circumstances, state: PanelStat
     does === undefined ? [] : [{ made: { press: { key: id, times: 1 } }, does }],
   );
   return [...ways, ...outside];
+}
+
+/** Keys that step through the menus and, outside of them, move the leaf. */
+export function menuKeysThatMove({ panel, keys }: BoardProfile): BoardProfile["keys"] {
+  if (!panel) return [];
+  const used = [panel, ...panel.menus]
+    .flatMap(({ next, previous, into, back }) => [next, previous, into, back])
+    .concat(panel.more, panel.less, panel.confirm)
+    .flatMap((by) => (by ? touchedBy(by) : []))
+    .flatMap((part) => (part.kind === "key" ? [part.id] : []));
+  return keys.filter(({ id, does }) => does.length > 0 && used.includes(id));
 }

@@ -8,18 +8,20 @@ import {
   handlesOf,
   heldBy,
   menuValues,
+  movingThing,
   positionsText,
   touchedBy,
   travelMemories,
   type BoardProfile,
   type Commit,
   type Menu,
+  type MenuValue,
   type Panel,
 } from "../../board/index.ts";
 import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
-import { panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
-import { listed } from "../../quantity/index.ts";
+import { menuKeysThatMove, panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
+import { listed, sentence } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
 import { standsAt } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
@@ -130,46 +132,59 @@ function stationOf(
   return !reached && learned() ? "travel" : "power-up";
 }
 
-/** Menu values that must change, one a step, at the station at which their entries can be reached. */
-export function valueSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
+/** One value of the menus: the way there, what it stands for, and what lies beside it. */
+function valueStep(
+  planned: Planned,
+  control: PlannedControl,
+  { item, menu }: MenuValue,
+  station: "power-up" | "travel",
+): StepDraft {
   const { board } = planned.bundle;
-  const { panel } = board;
-  const entries = menuValues(board);
-  const hidden = ({ id }: PlannedControl) => entries.some(({ item }) => item.id === id && item.when);
-  const { controls } = planned.controls;
-  return [...controls.filter((each) => !hidden(each)), ...controls.filter(hidden)].flatMap(
-    (control): StepDraft[] => {
-      const entry = entries.find(({ item }) => item.id === control.id);
-      if (control.kind !== "values" || !control.change || !entry || !panel) return [];
-      if (stationOf(planned, control) !== station) return [];
-      const { item, menu } = entry;
-      const way = wayTo(board, panel, menu, station === "power-up");
-      const alike = lookAlikes(menu, item.shows);
-      const shows = control.planned[0] ?? "";
-      return [
-        {
-          id: `set:${control.id}:${shows}`,
-          station,
-          title: `${entryName(item)}: ${shows}`,
-          ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
-          says: `${way.charAt(0).toUpperCase()}${way.slice(1)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
-          control: control.id,
-          effects: moveEffects(control),
-          shows,
-          alsoSee: [
-            standsFor(control),
-            ...(panel.stores === "after a pause"
-              ? [`It is stored ${panel.pauseSeconds ?? 0} s after the last key press.`]
-              : []),
-            ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
-          ],
-          ...(alike.length
-            ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
-            : {}),
-          subjects: controlSubjects(planned.bundle.board, control),
-        },
-      ];
-    },
+  const panel = board.panel!;
+  const movers = menu.kind === "app" ? [] : menuKeysThatMove(board);
+  const way = wayTo(board, panel, menu, station === "power-up");
+  const alike = lookAlikes(menu, item.shows);
+  const shows = control.planned[0] ?? "";
+  return {
+    id: `set:${control.id}:${shows}`,
+    station,
+    title: `${entryName(item)}: ${shows}`,
+    ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
+    says: `${sentence(way)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
+    ...(movers.length
+      ? {
+          caution: `Outside the menus ${listed(movers.map(({ label }) => label))} moves the ${movingThing(board)}: look at the display before each press.`,
+        }
+      : {}),
+    control: control.id,
+    effects: moveEffects(control),
+    voidBy: { controls: standsAt(board, control) },
+    shows,
+    alsoSee: [
+      standsFor(control),
+      ...(panel.stores === "after a pause"
+        ? [`It is stored ${panel.pauseSeconds ?? 0} s after the last key press.`]
+        : []),
+      ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
+    ],
+    ...(alike.length
+      ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
+      : {}),
+    subjects: controlSubjects(board, control),
+  };
+}
+
+/** Menu values that must change, one a step, at the station at which their entries can be reached; first those that bring others up. */
+export function valueSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
+  const entries = menuValues(planned.bundle.board);
+  const steps = planned.controls.controls.flatMap((control) => {
+    const entry = entries.find(({ item }) => item.id === control.id);
+    if (control.kind !== "values" || !control.change || !entry || stationOf(planned, control) !== station)
+      return [];
+    return [{ hidden: entry.item.when !== undefined, step: valueStep(planned, control, entry, station) }];
+  });
+  return [false, true].flatMap((hidden) =>
+    steps.filter((each) => each.hidden === hidden).map(({ step }) => step),
   );
 }
 
@@ -196,6 +211,7 @@ function commitStep(
     gesture: commit.by,
     caution: board.keys.find((key) => keys.includes(key.id))?.outside,
     effects: [{ kind: "commit", which: commit.for }],
+    voidBy: { controls: moved.flatMap((control) => standsAt(board, control)) },
     alwaysSee: board.lamps
       .filter((lamp) => lamp.shows.some((row) => row.when.pending !== undefined))
       .map((lamp) => lamp.id),
