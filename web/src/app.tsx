@@ -131,6 +131,7 @@ const router = createBrowserRouter([
         children: [
           { index: true, lazy: () => import("./stations/job/first-open.tsx") },
           { path: "survey", lazy: () => import("./stations/survey/survey-page.tsx") },
+          { path: "work", lazy: () => import("./stations/work/work-page.tsx") },
           { path: "record", lazy: () => import("./stations/record/record-page.tsx") },
           { path: ":station/:step?", lazy: () => import("./stations/steps/station-page.tsx") },
         ],

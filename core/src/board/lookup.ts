@@ -161,3 +161,20 @@ export function memoriesIn(effect: string | readonly string[] | undefined): read
 export function travelMemories(board: BoardProfile): string[] {
   return board.memories.filter((memory) => memory.holds === "travel").map((memory) => memory.id);
 }
+
+/** A bank of switches as it is typed: 1 for on, 0 for off, from its first switch; undefined for anything else. */
+export function readBank(
+  { id, delivered }: BoardProfile["dips"][number],
+  typed: string,
+): Record<string, "on" | "off"> | undefined {
+  const levers = typed.replace(/\s/g, "");
+  if (levers.length !== delivered.length || !/^[01]+$/.test(levers)) return undefined;
+  return Object.fromEntries([...levers].map((lever, at) => [`${id}${at + 1}`, lever === "1" ? "on" : "off"]));
+}
+
+/** A bank as it stands, in the same way: "10110010". */
+export const bankText = (
+  { id, delivered }: BoardProfile["dips"][number],
+  switches: Readonly<Record<string, string>>,
+): string =>
+  delivered.map((usual, at) => ((switches[`${id}${at + 1}`] ?? usual) === "on" ? "1" : "0")).join("");

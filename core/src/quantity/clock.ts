@@ -94,3 +94,21 @@ export function readClock(typed: string, sweep: Sweep): string | undefined {
   const turned = (clockToDegrees(clock) - clockToDegrees(sweep.from) + 360) % 360;
   return turned <= sweepDegrees(sweep) + 1e-9 ? clock : undefined;
 }
+
+/** The readable position of a dial that is nearest to an angle: where a finger or a pointer drags its arrow. */
+export function clockNear(degrees: Degrees, sweep: Sweep): string {
+  const apart = (fraction: number) => {
+    const turned = Math.abs(fractionToDegrees(fraction, sweep) - degrees) % 360;
+    return Math.min(turned, 360 - turned);
+  };
+  const [nearest = 0] = readableFractions(sweep).sort((a, b) => apart(a) - apart(b));
+  return fractionToClock(nearest, sweep);
+}
+
+/** The readable position after this one, or before it; at either end it stays. */
+export function clockBeside(clock: string, sweep: Sweep, by: 1 | -1): string {
+  const at = clockToFraction(clock, sweep);
+  const all = readableFractions(sweep);
+  const next = by > 0 ? all.find((each) => each > at + 1e-9) : all.findLast((each) => each < at - 1e-9);
+  return fractionToClock(next ?? at, sweep);
+}

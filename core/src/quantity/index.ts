@@ -1,4 +1,6 @@
 export {
+  clockBeside,
+  clockNear,
   clockToDegrees,
   clockText,
   clockToFraction,

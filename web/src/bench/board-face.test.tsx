@@ -21,7 +21,7 @@ describe("the board, drawn from its profile", () => {
       expect(screen.getByRole("img", { name: new RegExp(`^Terminal ${terminal.id},`) })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Link P1 to P3, out" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Switch S1, on" })).toBeTruthy();
-    expect(screen.getByRole("img", { name: "Dial PUSH, at 11:15 on the clock" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Dial PUSH, at 11:15, 42 %" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Key TAKE" })).toBeTruthy();
   });
 
@@ -29,7 +29,7 @@ describe("the board, drawn from its profile", () => {
     await face(layerView(plan, "found"));
     expect(screen.getByRole("img", { name: "Link P1 to P3, in" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Switch S1, off" })).toBeTruthy();
-    expect(screen.getByRole("img", { name: "Dial PUSH, at 7:30 on the clock" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "Dial PUSH, at 7:30, 0 %" })).toBeTruthy();
   });
 
   test("after a step, lamps look as the core reads them", async () => {

@@ -1,3 +1,4 @@
+export { TurnDial } from "./turn.ts";
 export { Bench } from "./bench.tsx";
 export { BoardFace } from "./board-face.tsx";
 export { FaceViewer } from "./face-viewer.tsx";
@@ -5,7 +6,7 @@ export { cropBoxes, deviceNumbers } from "./geometry.ts";
 export { benchBox } from "./routes.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
-export { liveView, restView, stepView, useBoardView } from "./view.ts";
+export { layerView, liveView, restView, stepView, useBoardView } from "./view.ts";
 export { LiveProfile } from "./live/live-board.tsx";
 export { LiveKeys } from "./live/live-keys.tsx";
 export type { LiveShown } from "./live/use-live-board.ts";

@@ -32,7 +32,9 @@ export function usePart(subject: Subject, name: string) {
             style: { cursor: "pointer" },
             onClick: () => pick(subject),
             onKeyDown: (event: KeyboardEvent) => {
-              if (event.key === "Enter" || event.key === " ") pick(subject);
+              if (event.key !== "Enter" && event.key !== " ") return;
+              event.preventDefault();
+              pick(subject);
             },
           }
         : {}),

@@ -1,5 +1,5 @@
 import type { Subject } from "@anvilcloud/core";
-import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from "react";
 
 interface Highlight {
   lit: readonly Subject[];
@@ -27,16 +27,10 @@ export function HighlightProvider({ children }: { children: ReactNode }) {
   const [pointed, light] = useState<readonly Subject[]>([]);
   const [kept, keep] = useState<readonly Subject[]>([]);
   const [pick, setPick] = useState<((subject: Subject) => void) | undefined>();
+  const pickWith = useCallback((next: typeof pick) => setPick(() => next), []);
   const value = useMemo(
-    () => ({
-      lit: pointed.length ? pointed : kept,
-      light,
-      kept,
-      keep,
-      pick,
-      pickWith: (next: typeof pick) => setPick(() => next),
-    }),
-    [pointed, kept, pick],
+    () => ({ lit: pointed.length ? pointed : kept, light, kept, keep, pick, pickWith }),
+    [pointed, kept, pick, pickWith],
   );
   return <Context value={value}>{children}</Context>;
 }

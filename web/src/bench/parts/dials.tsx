@@ -1,5 +1,14 @@
-import { sizes, clockToDegrees, sweepDegrees, type BoardProfile, type Dial } from "@anvilcloud/core";
+import {
+  sizes,
+  clockText,
+  clockToDegrees,
+  sweepDegrees,
+  type BoardProfile,
+  type Dial,
+} from "@anvilcloud/core";
 import { plate } from "../../theme/index.ts";
+import { useContext } from "react";
+import { TurnDial, turnProps } from "../turn.ts";
 import { usePart } from "../use-part.ts";
 import { placed } from "./place.ts";
 import { Print, Ring } from "./print.tsx";
@@ -78,11 +87,18 @@ function DialPart({ board, dial, clock }: { board: BoardProfile; dial: Dial; clo
   const { at } = placed(board, "dial", dial.id);
   const { props, lit } = usePart(
     { kind: "dial", id: dial.id },
-    `Dial ${dial.label}, at ${clock} on the clock`,
+    `Dial ${dial.label}, at ${clockText(clock, dial.sweep)}`,
   );
+  const turned = turnProps(dial, clock, useContext(TurnDial));
   return (
-    <g {...props}>
-      <g transform={`translate(${at.x} ${at.y})`}>
+    <g
+      {...props}
+      onKeyDown={(event) => {
+        turned.keys(event);
+        props.onKeyDown?.(event);
+      }}
+    >
+      <g transform={`translate(${at.x} ${at.y})`} {...turned.knob}>
         <DialShape dial={dial} clock={clock} />
       </g>
       <Print x={at.x} y={at.y + sizes.dial + 6.2} size={3.6}>

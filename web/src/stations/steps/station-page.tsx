@@ -7,6 +7,8 @@ import { narrow, space } from "../../theme/index.ts";
 import { Button, Notice, PageTitle, Panel, Quiet, Row, Segments } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
+import { EntryPanel } from "../shared/entry/face-entry.tsx";
+import { HistoryTable } from "../shared/entry/history-table.tsx";
 import { SetPlan } from "../set/set-plan.tsx";
 import { AsWired } from "../wire/as-wired.tsx";
 import { Cables } from "../wire/cables.tsx";
@@ -77,7 +79,13 @@ function StationHead({ station }: { station: Station }) {
   );
 }
 
-type View = "plan" | "cables" | "as-wired" | "labels" | "steps";
+type View = "plan" | "cables" | "as-wired" | "labels" | "stands" | "steps";
+
+const setViews: readonly { id: View; text: string }[] = [
+  { id: "plan", text: "Plan" },
+  { id: "stands", text: "Found and left" },
+  { id: "steps", text: "Steps" },
+];
 
 const planViews: readonly { id: View; text: string }[] = [
   { id: "plan", text: "Plan" },
@@ -104,7 +112,7 @@ export function Component() {
   const list = steps.of(here);
   const step = stepId === undefined ? undefined : list.find((each) => each.id === stepId);
   const planned = here === "wire" || here === "set";
-  const views = here === "wire" ? wireViews : planViews;
+  const views = here === "wire" ? wireViews : here === "set" ? setViews : planViews;
   const view = views.find(({ id }) => id === asked)?.id ?? "plan";
   // Dangers stand above every page of the job.
   const below = (findings: readonly Finding[]) => findings.filter((each) => each.severity !== "danger");
@@ -148,6 +156,12 @@ export function Component() {
             {view === "as-wired" && <AsWired />}
             {view === "labels" && <Labels />}
             {here === "set" && view === "plan" && <SetPlan />}
+            {here === "set" && view === "stands" && (
+              <>
+                <HistoryTable />
+                <EntryPanel />
+              </>
+            )}
             <Findings findings={notes.filter((each) => each.severity === "note")} label="Notes on the plan" />
           </>
         )}

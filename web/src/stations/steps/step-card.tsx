@@ -187,6 +187,11 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
           holds.
         </Notice>
       )}
+      {step.begun && (
+        <Notice tone="note" title="Begun on demand">
+          {step.begun.reason}
+        </Notice>
+      )}
       {gates.length > 0 && <GateNotice gates={gates} steps={steps} />}
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
       <Action>

@@ -1,0 +1,62 @@
+import { purposesOf, type WorkPurpose } from "@anvilcloud/core";
+import { styled } from "styled-components";
+import { useJobBench } from "../../data/index.ts";
+import { color, space } from "../../theme/index.ts";
+import { Opener, PageTitle, Panel, Quiet } from "../../ui/index.ts";
+import { Mechanics } from "./mechanics.tsx";
+import { ProcedureCard } from "./procedure-card.tsx";
+
+const Page = styled.div`
+  display: grid;
+  gap: ${space.l};
+  max-width: 900px;
+`;
+
+const Purpose = styled.details`
+  border-top: 1px solid ${color.line};
+  padding: ${space.xs} 0;
+`;
+
+function PurposeLine({ text, procedures }: WorkPurpose) {
+  if (!procedures.length)
+    return (
+      <Purpose as="div">
+        <p>
+          <b>{text}:</b> not known for this board{" "}
+          <Quiet as="span">with these drives. Ask its maker; try nothing on a guess.</Quiet>
+        </p>
+      </Purpose>
+    );
+  return (
+    <Purpose>
+      <Opener>
+        {text}
+        {procedures.length > 1 ? `: ${procedures.length} ways` : ""}
+      </Opener>
+      {procedures.map((procedure) => (
+        <ProcedureCard key={procedure.id} procedure={procedure} />
+      ))}
+    </Purpose>
+  );
+}
+
+/** What is done on a job because it is needed: resets, pairing, learning again, and changes at the leaf. */
+export function Component() {
+  const { plan } = useJobBench();
+  return (
+    <Page>
+      <div>
+        <PageTitle>Other work</PageTitle>
+        <Quiet>
+          Begun with a reason, its steps join the run sheet. What it voids opens again, and nothing else.
+        </Quiet>
+      </div>
+      <Panel aria-label="Procedures of the board">
+        {purposesOf(plan).map((purpose) => (
+          <PurposeLine key={purpose.id} {...purpose} />
+        ))}
+      </Panel>
+      <Mechanics />
+    </Page>
+  );
+}
