@@ -55,7 +55,7 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await expect(page.getByRole("table", { name: "Links" })).toContainText("P1–P3");
   await expect(page.getByText(/74\smA of 550\smA, 476\smA to spare/)).toBeVisible();
   await page.getByRole("link", { name: /^Set/ }).click();
-  await expect(page.getByText("8:45 on the clock")).toBeVisible();
+  await expect(page.getByText("8:45, 18 %").first()).toBeVisible();
 
   await page.getByRole("link", { name: /^Wire/ }).click();
   await page.getByRole("button", { name: "Begin" }).click();

@@ -75,7 +75,7 @@ const memoriesOf = ({ bundle: { board } }: Planned, ids: readonly string[]): Nam
   board.memories.filter(({ id }) => ids.includes(id)).map(({ id, label }) => ({ id, name: label }));
 
 /** Controls that carry some of these settings, each where it is planned: left otherwise, what rests on them is void. */
-export function controlsOf(planned: Planned, ids: readonly BehaviourId[]): NonNullable<VoidBy["controls"]> {
+function controlsOf(planned: Planned, ids: readonly BehaviourId[]): NonNullable<VoidBy["controls"]> {
   const { board } = planned.bundle;
   return planned.controls.controls
     .filter(({ gives }) => gives.some(({ behaviour: id }) => ids.includes(id)))

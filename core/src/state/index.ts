@@ -5,6 +5,8 @@ export { faceIn, lampReason, readFace } from "./face.ts";
 export type { Face, LampLook, LampState } from "./face.ts";
 export { settingsHistory } from "./history.ts";
 export type { HistoryColumn, HistoryRow } from "./history.ts";
+export { inForceAt } from "./in-force.ts";
+export type { InForce, Pending } from "./in-force.ts";
 export { inspect, weakForce } from "./inspection.ts";
 export { installationOf, wiresOf } from "./installation.ts";
 export { entryEffects, outcomes, stateAfter, stateNow } from "./log.ts";

@@ -37,7 +37,7 @@ export interface Probes {
 }
 
 /** What someone sees on a panel, or the places where it can stand. */
-export type Sighting = { shown: readonly string[] } | { could: readonly PanelState[] };
+type Sighting = { shown: readonly string[] } | { could: readonly PanelState[] };
 
 /** All that takes the circuit to tell, worked out away from the page. What is asked about a plan is asked of the last one. */
 export interface Planner {

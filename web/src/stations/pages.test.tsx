@@ -124,7 +124,7 @@ test("the plan of the controls: what must change stands before what is right, wi
   const headings = screen.getAllByRole("heading", { level: 2 }).map((each) => each.textContent);
   expect(headings).toEqual(["To change", "Already right"]);
   expect(screen.getByText(/Automatic closing after: 31.3 s, wanted 30 s/)).toBeTruthy();
-  expect(screen.getByText("found 7:30 on the clock")).toBeTruthy();
+  expect(screen.getByText("found 7:30, 0 %")).toBeTruthy();
 });
 
 describe("hand-over and record", () => {

@@ -21,7 +21,7 @@ import {
 import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
 import { menuKeysThatMove, panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
-import { listed, sentence } from "../../quantity/index.ts";
+import { clockToFraction, listed, sentence } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
 import { standsAt } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
@@ -51,6 +51,12 @@ function moveEffects(control: PlannedControl): StateEffect[] {
   ];
 }
 
+/** Where a dial is to stand as a part of its sweep: "42 %". */
+function partOfSweep({ bundle: { board } }: Planned, { id, planned }: PlannedControl): string {
+  const dial = board.dials.find((each) => each.id === id);
+  return dial ? `${Math.round(100 * clockToFraction(planned[0] ?? dial.delivered, dial.sweep))} %` : "";
+}
+
 function changeStep(planned: Planned, control: PlannedControl): StepDraft {
   const dial = control.kind === "dials";
   const stands = positionsText(planned.bundle.board, control.parts, control.planned);
@@ -58,7 +64,9 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
     id: `set:${control.id}:${control.planned.join(",")}`,
     station: "set",
     title: dial ? `${control.label} to ${control.planned[0]}` : `${control.label}: ${stands}`,
-    says: dial ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock.` : `Set ${stands}.`,
+    says: dial
+      ? `Turn ${controlName(control)} to ${control.planned[0]} on the clock, ${partOfSweep(planned, control)} of its sweep.`
+      : `Set ${stands}.`,
     control: control.id,
     effects: moveEffects(control),
     voidBy: { controls: standsAt(planned.bundle.board, control) },

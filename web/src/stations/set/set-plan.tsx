@@ -2,6 +2,7 @@ import {
   behaviour,
   behaviourText,
   changesOf,
+  clockText,
   controlName,
   entryName,
   controlSubjects,
@@ -15,6 +16,7 @@ import { DialShape } from "../../bench/index.ts";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, font, plate, size, space } from "../../theme/index.ts";
 import { Heading, Mark, Panel, Quiet } from "../../ui/index.ts";
+import { InForce } from "./in-force.tsx";
 import { KeyGuide } from "../steps/keys/key-guide.tsx";
 
 const Rows = styled.ul`
@@ -77,7 +79,7 @@ function ControlRow({ control }: { control: PlannedControl }) {
   const lights = useLights(controlSubjects(board, control));
   const stand = (at: readonly string[]) =>
     dial
-      ? `${at[0]} on the clock`
+      ? clockText(at[0] ?? dial.delivered, dial.sweep)
       : entry
         ? `${at[0]}${entry.item.number?.unit ? ` ${entry.item.number.unit}` : ""}`
         : positionsText(board, control.parts, at);
@@ -135,6 +137,7 @@ export function SetPlan() {
     );
   return (
     <>
+      <InForce />
       {values.length > 0 && <KeyGuide changes={values} />}
       {group("To change", change)}
       {group("Already right", right)}
