@@ -29,12 +29,22 @@ const after = (positions: readonly string[], at: string): string =>
 export function useEntry(entered: Entered) {
   const { job, plan, log, change, append, closed } = useJobBench();
   const { board } = plan.bundle;
-  const [draft, setDraft] = useState<Notes>(none);
+  const [noted, setNoted] = useState<Notes>(none);
   const later = log.some(({ kind }) => kind === "reopened");
   const survey = entered === "found" && !later;
   const base: { positions: Positions; links: Readonly<Record<string, string>> } = survey
     ? { positions: foundPositions(board, job.found), links: foundLinks(board, job.found.links) }
     : { positions: plan.now.positions, links: plan.now.links };
+  const stood: Record<Kind, Readonly<Record<string, string>>> = { links: base.links, ...base.positions };
+  // What was moved and put back differs no more.
+  const differing = (kind: Kind) =>
+    Object.fromEntries(Object.entries(noted[kind]).filter(([id, at]) => stood[kind][id] !== at));
+  const draft = {
+    links: differing("links"),
+    switches: differing("switches"),
+    dials: differing("dials"),
+    values: differing("values"),
+  } as Notes;
   const positions: Positions = {
     switches: { ...base.positions.switches, ...draft.switches },
     dials: { ...base.positions.dials, ...draft.dials },
@@ -44,7 +54,7 @@ export function useEntry(entered: Entered) {
   const count = Object.values(draft).reduce((sum, each) => sum + Object.keys(each).length, 0);
 
   function note(kind: Kind, to: Readonly<Record<string, string>>) {
-    if (!survey) return setDraft((before) => ({ ...before, [kind]: { ...before[kind], ...to } }));
+    if (!survey) return setNoted((before) => ({ ...before, [kind]: { ...before[kind], ...to } }));
     for (const [id, at] of Object.entries(to))
       if (kind === "links") change({ kind: "found-link", id, to: at as "in" | "out" });
       else change({ kind: "found-control", of: kind, id, to: at });
@@ -61,7 +71,7 @@ export function useEntry(entered: Entered) {
   async function keep(complete: boolean) {
     if (survey) return change({ kind: "noted", noted: complete });
     await append({ kind: "settings", as: entered, ...draft, ...(complete ? { complete } : {}) });
-    setDraft(none);
+    setNoted(none);
   }
 
   return {
@@ -76,6 +86,6 @@ export function useEntry(entered: Entered) {
     press,
     keep,
     values: menuValues(board),
-    drop: () => setDraft(none),
+    drop: () => setNoted(none),
   };
 }

@@ -31,9 +31,12 @@ export function useKeyGuide(changes: readonly Change[], step: string | undefined
   const [state, setState] = useState<GuideState>({ at: 0 });
   const tried = useRef<string>(undefined);
   const { from } = state;
-  const guide = useAnswer([JSON.stringify(changes), step, version, JSON.stringify(from ?? null)], (ask) =>
-    ask.keys(changes, step, from),
+  const question = JSON.stringify([changes, from ?? null]);
+  const answer = useAnswer([question, step, version], (ask) =>
+    ask.keys(changes, step, from).then((keys) => ({ keys, question })),
   );
+  // The way from before stands until the way from here is found; none of its keys may be pressed meanwhile.
+  const guide = answer?.question === question ? answer.keys : undefined;
   const steps: readonly GuideStep[] = guide?.kind === "keys" ? guide.steps : [];
   const now = steps[state.at];
 
