@@ -32,6 +32,19 @@ async function tryIt(page: Page): Promise<void> {
   await page.keyboard.up("Enter");
 }
 
+/** Half-way through the keys of a value. */
+async function someKeys(page: Page): Promise<void> {
+  const guide = page.getByRole("region", { name: "Key guide" });
+  for (let n = 0; n < 6; n += 1) await guide.getByRole("button", { name: "It shows that" }).click();
+  await guide.scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 260);
+}
+
+/** The first procedure that can be begun, opened. */
+async function openFirst(page: Page): Promise<void> {
+  await page.locator("main details > summary").first().click();
+}
+
 const pictures: {
   name: string;
   address: string;
@@ -42,8 +55,10 @@ const pictures: {
   { name: "jobs", address: "/" },
   { name: "survey", address: "/jobs/chandlery/survey" },
   { name: "wire", address: "/jobs/netloft/wire" },
-  { name: "cables", address: "/jobs/ropewalk/wire?view=cables" },
   { name: "set", address: "/jobs/netloft/set" },
+  { name: "found-left", address: "/jobs/netloft/set?view=stands" },
+  { name: "key-guide", address: step("ropewalk", "power-up", "set:delay-close:4"), before: someKeys },
+  { name: "other-work", address: "/jobs/chandlery/work", before: openFirst },
   {
     name: "step-wire",
     address: step("ropewalk", "wire", "wire:cell-road:receiver:r-plus>E1,r-minus>E2,r-a>X3,r-b>X1"),
@@ -62,7 +77,6 @@ const pictures: {
   { name: "editor", address: "/boards/pengrath-drawmel/edit" },
   { name: "phone-board", address: "/boards/copperfold-skarlune", screen: phone },
   { name: "phone-step", address: step("icehouse", "travel", "do:encoder-ends:mark-up"), screen: phone },
-  { name: "phone-dial", address: step("netloft", "set", "set:V2:11:15"), screen: phone },
   { name: "as-wired", address: "/jobs/netloft/wire?view=as-wired", before: miswire },
 ];
 

@@ -1,5 +1,14 @@
 import { refusal, shippedBoard, tandrel, tandrelText } from "../testing/shipped.ts";
-import { cardsInSlots, checkBoard, lampOfInput, readBoard, terminalsOf } from "./index.ts";
+import {
+  bankText,
+  cardsInSlots,
+  checkBoard,
+  lampOfInput,
+  nearestText,
+  readBank,
+  readBoard,
+  terminalsOf,
+} from "./index.ts";
 
 describe("the shipped board", () => {
   test("contradicts itself nowhere", () => {
@@ -54,4 +63,14 @@ describe("reading YAML", () => {
   ])("%s is refused", (_name, text, message) => {
     expect(refusal(() => readBoard(text, "x.yaml"))).toMatch(message);
   });
+});
+
+test("a bank is typed as it stands, and what something cannot stand at names the nearest", () => {
+  const bank = { ...tandrel().dips[0]!, id: "S", delivered: Array<"off">(8).fill("off") };
+  const stands = readBank(bank, "1011 0010")!;
+  expect([stands.S1, stands.S2, bankText(bank, stands)]).toEqual(["on", "off", "10110010"]);
+  for (const wrong of ["1011001", "10110012", "on"]) expect(readBank(bank, wrong)).toBeUndefined();
+  const tens = Array.from({ length: 18 }, (_, n) => String(10 * n));
+  expect(nearestText(tens, "44")).toBe("0 to 170, the nearest 40");
+  expect(nearestText(["no", "YES"], "maybe")).toBe("one of no, YES");
 });

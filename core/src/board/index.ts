@@ -19,6 +19,7 @@ export {
   memoriesIn,
   menuValues,
   bankText,
+  nearestText,
   positionsText,
   readBank,
   selectorsOf,

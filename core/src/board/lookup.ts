@@ -178,3 +178,13 @@ export const bankText = (
   switches: Readonly<Record<string, string>>,
 ): string =>
   delivered.map((usual, at) => ((switches[`${id}${at + 1}`] ?? usual) === "on" ? "1" : "0")).join("");
+
+/** What something can stand at, for whoever gave another: the ends and the nearest of numbers, of words the first few. */
+export function nearestText(all: readonly string[], given: string): string {
+  const wanted = Number(given.replace(",", "."));
+  const numbers = all.every((each) => !Number.isNaN(Number(each)));
+  if (!numbers || Number.isNaN(wanted) || all.length < 7) return `one of ${all.slice(0, 12).join(", ")}`;
+  const far = (each: string) => Math.abs(Number(each) - wanted);
+  const [near] = all.toSorted((a, b) => far(a) - far(b));
+  return `${all[0]} to ${all.at(-1)}, the nearest ${near}`;
+}

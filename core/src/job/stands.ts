@@ -1,4 +1,11 @@
-import { displayPositions, fitBoard, menuValues, selectorsOf, type BoardProfile } from "../board/index.ts";
+import {
+  displayPositions,
+  fitBoard,
+  menuValues,
+  nearestText,
+  selectorsOf,
+  type BoardProfile,
+} from "../board/index.ts";
 import { clockToFraction } from "../quantity/index.ts";
 
 /** Notes something that does not fit: its path, what was expected and found, and what to do. */
@@ -55,7 +62,7 @@ export function checkStands(
       else if (!one.positions.includes(at))
         report(
           `${path}.${kind}.${id}`,
-          `one of ${one.positions.slice(0, 24).join(", ")}`,
+          nearestText(one.positions, at),
           at,
           "Give a position it can stand at.",
         );

@@ -1,5 +1,7 @@
 import fc from "fast-check";
 import {
+  clockBeside,
+  clockNear,
   clockText,
   clockToDegrees,
   clockToFraction,
@@ -78,5 +80,15 @@ describe("clock geometry of a dial (plane geometry: an hour is 30°)", () => {
       const clock = fractionToClock(at, sevenToFive);
       expect(readClock(clock, sevenToFive)).toBe(clock);
     }
+  });
+
+  test("a drag ends at the nearest readable position, and a step at the next; at the ends it stays", () => {
+    const all = readableFractions(sevenToFive).map((at) => fractionToClock(at, sevenToFive));
+    for (const [at, clock] of all.entries()) {
+      expect(clockNear(clockToDegrees(clock) + 3, sevenToFive)).toBe(clock);
+      expect(clockBeside(clock, sevenToFive, 1)).toBe(all[Math.min(at + 1, all.length - 1)]);
+      expect(clockBeside(clock, sevenToFive, -1)).toBe(all[Math.max(at - 1, 0)]);
+    }
+    expect([clockNear(175, sevenToFive), clockNear(200, sevenToFive)]).toEqual(["5:00", "7:00"]);
   });
 });

@@ -1,7 +1,9 @@
 import { UTCDate } from "@date-fns/utc";
 import { addMonths } from "date-fns";
-import type { LogEntry, StepEntry } from "../job/index.ts";
-import type { Answers } from "../runsheet/index.ts";
+import { controlName, entryName, handlesOf, menuValues, type BoardProfile } from "../board/index.ts";
+import type { LogEntry, SettingsEntry, StepEntry } from "../job/index.ts";
+import { listed } from "../quantity/index.ts";
+import { mechanicTexts, type Answers } from "../runsheet/index.ts";
 
 /** One answer to a step; every attempt has its row. */
 export interface ResultRow {
@@ -56,18 +58,51 @@ export function resultRows(log: readonly LogEntry[], { holds, voided }: Answers)
   });
 }
 
-/** Notes, and what was done to the job itself. */
-export function noteRows(log: readonly LogEntry[]): NoteRow[] {
-  return log.flatMap((entry): NoteRow[] => {
-    const { at, by } = entry;
-    if (entry.kind === "note") return [{ at, by, text: entry.text }];
-    if (entry.kind === "reopened")
-      return [{ at, by, text: `Opened again after the hand-over: ${entry.reason}` }];
-    if (entry.kind !== "board-taken") return [];
-    const { from, to } = entry;
-    return [{ at, by, text: `Board ${to.id}: revision ${from.revision} gave way to ${to.revision}.` }];
-  });
+/** Where controls and links were found on a later visit, or were left, in a sentence. */
+function settingsText(board: BoardProfile, entry: SettingsEntry): string {
+  const named = (id: string) => {
+    const dial = board.dials.find((each) => each.id === id);
+    const entry = menuValues(board).find(({ item }) => item.id === id);
+    return dial ? controlName(dial) : entry ? entryName(entry.item) : handlesOf(board)(id);
+  };
+  const parts = (["links", "switches", "dials", "values"] as const).flatMap((kind) =>
+    Object.entries(entry[kind] ?? {}).map(([id, to]) => {
+      const link = board.links.find((each) => kind === "links" && each.id === id);
+      return `${link ? `link ${link.between.join("–")}` : named(id)} at ${to}`;
+    }),
+  );
+  const what = parts.length ? listed(parts) : "everything as it was left before";
+  return `${entry.as === "found" ? "Found" : "Left"}: ${what}.`;
 }
+
+/** What an entry says in a sentence of its own; undefined for what has a row elsewhere. */
+function sentenceOf(board: BoardProfile, entry: LogEntry): string | undefined {
+  switch (entry.kind) {
+    case "note":
+      return entry.text;
+    case "reopened":
+      return `Opened again after the hand-over: ${entry.reason}`;
+    case "board-taken":
+      return `Board ${entry.to.id}: revision ${entry.from.revision} gave way to ${entry.to.revision}.`;
+    case "begun": {
+      const procedure = board.procedures.find(({ id }) => id === entry.procedure);
+      return `Begun: ${procedure?.title ?? entry.procedure}. Reason: ${entry.reason}`;
+    }
+    case "mechanical":
+      return `${mechanicTexts[entry.what]}${entry.note ? `: ${entry.note}` : "."}`;
+    case "settings":
+      return settingsText(board, entry);
+    default:
+      return undefined;
+  }
+}
+
+/** Notes, and what was done to the job itself: what was begun, changed at the leaf, found and left. */
+export const noteRows = (board: BoardProfile, log: readonly LogEntry[]): NoteRow[] =>
+  log.flatMap((entry): NoteRow[] => {
+    const text = sentenceOf(board, entry);
+    return text === undefined ? [] : [{ at: entry.at, by: entry.by, text }];
+  });
 
 /** Gates that were passed, each with its reason. */
 export function passRows(log: readonly LogEntry[]): PassRow[] {

@@ -110,3 +110,19 @@ describe("the record", () => {
     expect(next("2026-11-24T23:59:00.000Z", 12)).toBe("2027-11-24");
   });
 });
+
+test("what was begun, changed at the leaf, found and left stands in the record, each in a sentence", () => {
+  const stamp = (id: string) => ({ id, at: "2026-12-01T09:00:00.000Z", by: "Ivet" });
+  const log: LogEntry[] = [
+    { ...stamp("a"), kind: "begun", procedure: "learn-travel", reason: "It crept." },
+    { ...stamp("b"), kind: "mechanical", what: "hinge", note: "greased" },
+    { ...stamp("c"), kind: "settings", as: "found", dials: { V2: "2:00" }, links: { "link-stop": "out" } },
+    { ...stamp("d"), kind: "settings", as: "found", complete: true },
+  ];
+  expect(makeRecord(planJob({ ...demoBundle("netloft"), log })).notes.map(({ text }) => text)).toEqual([
+    "Begun: Learning the travel. Reason: It crept.",
+    "Hinges or rollers were mended: greased",
+    "Found: link P1–P2 at out and PUSH (V2) at 2:00.",
+    "Found: everything as it was left before.",
+  ]);
+});

@@ -113,7 +113,7 @@ export function makeRecord(plan: JobPlan): SiteRecord {
       .sort((a, b) => (order.get(a.step) ?? 0) - (order.get(b.step) ?? 0)),
     superseded: rows.filter((row) => !order.has(row.step)),
     open: plan.sheet.filter((step) => answers.holds.get(step.id)?.outcome !== "seen"),
-    notes: noteRows(bundle.log),
+    notes: noteRows(bundle.board, bundle.log),
     passed: passRows(bundle.log),
     standing: standingFindings(plan),
     cautions: [

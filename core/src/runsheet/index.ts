@@ -10,7 +10,7 @@ export { dangersIn, gatesBefore } from "./gates.ts";
 export type { Gate, Gated } from "./gates.ts";
 export { stepMeanings } from "./meaning.ts";
 export type { Meaning } from "./meaning.ts";
-export { answersOf } from "./voids.ts";
+export { answersOf, mechanicTexts } from "./voids.ts";
 export type { Answers, Voided } from "./voids.ts";
 export { readingMisfit } from "./reading.ts";
 export { brainAt } from "./run.ts";

@@ -24,7 +24,8 @@ function changed({ rests = [] }: Step, entry: StepEntry): string[] {
   });
 }
 
-const mechanicTexts: Record<Mechanic, string> = {
+/** Changes at the leaf and its drive, as they are told. */
+export const mechanicTexts: Record<Mechanic, string> = {
   spring: "A spring was changed or set",
   limit: "A limit was moved",
   hinge: "Hinges or rollers were mended",

@@ -123,6 +123,7 @@ describe("ids that a person types", () => {
     );
     expect(odd.sheet.map((step) => step.title)).toEqual(plain.sheet.map((step) => step.title));
     expect(odd.findings).toHaveLength(plain.findings.length);
+    renamed.job.found.noted = true;
     const done = planAfter(renamed, () => true);
     expect(done.nowFindings).toEqual([]);
     expect(done.now.landed).toHaveLength(odd.wiring.cores.length);

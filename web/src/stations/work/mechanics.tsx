@@ -1,17 +1,8 @@
-import { mechanics, type Mechanic } from "@anvilcloud/core";
+import { mechanics, mechanicTexts, type Mechanic } from "@anvilcloud/core";
 import { useState } from "react";
 import { useJobBench } from "../../data/index.ts";
 import { Button, Choice, Heading, Panel, Quiet, Row, TextInput } from "../../ui/index.ts";
 import { whenText } from "../shared/words.ts";
-
-const words: Record<Mechanic, string> = {
-  spring: "A spring changed or set",
-  limit: "A limit moved",
-  hinge: "Hinges or rollers mended",
-  belt: "A belt or chain changed or tightened",
-  leaf: "The leaf changed",
-  drive: "A drive exchanged",
-};
 
 /** Changes at the leaf and its drive: what was learned and measured with them as they were is open again. */
 export function Mechanics() {
@@ -36,7 +27,7 @@ export function Mechanics() {
               label="What was changed"
               value={what}
               onChange={setWhat}
-              options={mechanics.map((id) => ({ id, text: words[id] }))}
+              options={mechanics.map((id) => ({ id, text: mechanicTexts[id] }))}
             />
           </div>
           <div style={{ flex: "1 1 240px" }}>
@@ -51,7 +42,7 @@ export function Mechanics() {
         {done.map((entry) => (
           <li key={entry.id}>
             <Quiet>
-              {words[entry.what]}
+              {mechanicTexts[entry.what]}
               {entry.note ? `: ${entry.note}` : ""}, {whenText(entry.at)}
             </Quiet>
           </li>

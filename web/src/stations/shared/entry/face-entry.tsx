@@ -1,9 +1,11 @@
 import {
   bankText,
+  clockBeside,
   clockText,
   controlName,
   displayPositions,
   entryName,
+  nearestText,
   readBank,
   readClock,
 } from "@anvilcloud/core";
@@ -36,14 +38,6 @@ const Fields = styled.div`
   align-items: start;
   margin-bottom: ${space.m};
 `;
-
-/** The nearest of what an entry can show, for whoever typed something it cannot. */
-function nearest(all: readonly string[], typed: string): string {
-  const wanted = Number(typed.replace(",", "."));
-  if (Number.isNaN(wanted)) return all.slice(0, 8).join(", ");
-  const near = all.toSorted((a, b) => Math.abs(Number(a) - wanted) - Math.abs(Number(b) - wanted))[0];
-  return `${all[0]} to ${all.at(-1)}, such as ${near}`;
-}
 
 /** Where everything stands, entered on the face itself: tapped, dragged, typed, or by keys alone. */
 export function FaceEntry({ entered }: { entered: Entered }) {
@@ -99,7 +93,7 @@ export function FaceEntry({ entered }: { entered: Entered }) {
             value={bankText(dip, positions.switches)}
             hint={`${dip.delivered.length} levers, from the first`}
             read={(typed) => readBank(dip, typed)}
-            expected={`${dip.delivered.length} times 0 or 1`}
+            expected={() => `${dip.delivered.length} times 0 or 1`}
             onRead={(to) => note("switches", to)}
           />
         ))}
@@ -113,7 +107,8 @@ export function FaceEntry({ entered }: { entered: Entered }) {
             value={clockText(positions.dials[dial.id] ?? dial.delivered, dial.sweep)}
             hint={`${dial.sweep.from} to ${dial.sweep.to}, or a part of it in %`}
             read={(typed) => readClock(typed.replace(/,.*$/, ""), dial.sweep)}
-            expected={`a time from ${dial.sweep.from} to ${dial.sweep.to}, or 0 to 100 %`}
+            expected={() => `a time from ${dial.sweep.from} to ${dial.sweep.to}, or 0 to 100 %`}
+            beside={(by) => clockBeside(positions.dials[dial.id] ?? dial.delivered, dial.sweep, by)}
             onRead={(to) => note("dials", { [dial.id]: to })}
           />
         ))}
@@ -132,7 +127,8 @@ export function FaceEntry({ entered }: { entered: Entered }) {
               read={(typed) =>
                 all.find((each) => each.toLowerCase() === typed.trim().replace(",", ".").toLowerCase())
               }
-              expected={nearest(all, shown)}
+              expected={(typed) => nearestText(all, typed)}
+              beside={(by) => all[all.indexOf(shown) + by]}
               onRead={(to) => note("values", { [item.id]: to })}
             />
           );

@@ -8,26 +8,41 @@ interface Props<T> {
   /** What was typed as it is meant; undefined for what it cannot be. */
   read: (typed: string) => T | undefined;
   /** What it can be, for whoever typed something else. */
-  expected: string;
+  expected: (typed: string) => string;
   onRead: (value: T) => void;
+  /** The position after this one, or before it: by the arrow keys up and down. */
+  beside?: (by: 1 | -1) => T | undefined;
 }
 
-/** A position as it is typed: taken as soon as it can be read, told apart while it cannot. */
-export function Typed<T>({ label, value, hint, read, expected, onRead }: Props<T>) {
+const steps: Record<string, 1 | -1> = { ArrowUp: 1, ArrowDown: -1 };
+
+/** A position as it is typed, or stepped: taken as soon as it can be read, told apart while it cannot. */
+export function Typed<T>({ label, value, hint, read, expected, onRead, beside }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const wrong = typed !== undefined && typed.trim() !== "" && read(typed) === undefined;
   return (
-    <TextInput
-      label={label}
-      value={typed ?? value}
-      hint={hint}
-      {...(wrong ? { error: `Expected ${expected}, found “${typed}”.` } : {})}
-      onChange={(next) => {
-        setTyped(next);
-        const meant = read(next);
-        if (meant !== undefined) onRead(meant);
+    <div
+      onKeyDown={(event) => {
+        const by = steps[event.key];
+        const next = by === undefined ? undefined : beside?.(by);
+        if (next === undefined) return;
+        event.preventDefault();
+        setTyped(undefined);
+        onRead(next);
       }}
-      onBlur={() => setTyped((now) => (now !== undefined && read(now) === undefined ? now : undefined))}
-    />
+    >
+      <TextInput
+        label={label}
+        value={typed ?? value}
+        hint={hint}
+        {...(wrong ? { error: `Expected ${expected(typed)}, found “${typed}”.` } : {})}
+        onChange={(next) => {
+          setTyped(next);
+          const meant = read(next);
+          if (meant !== undefined) onRead(meant);
+        }}
+        onBlur={() => setTyped((now) => (now !== undefined && read(now) === undefined ? now : undefined))}
+      />
+    </div>
   );
 }
