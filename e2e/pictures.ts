@@ -36,8 +36,8 @@ async function tryIt(page: Page): Promise<void> {
 async function someKeys(page: Page): Promise<void> {
   const guide = page.getByRole("region", { name: "Key guide" });
   for (let n = 0; n < 6; n += 1) await guide.getByRole("button", { name: "It shows that" }).click();
-  await guide.scrollIntoViewIfNeeded();
-  await page.mouse.wheel(0, 260);
+  await guide.evaluate((each) => each.scrollIntoView({ block: "start", behavior: "instant" }));
+  await page.waitForTimeout(300);
 }
 
 /** The first procedure that can be begun, opened. */

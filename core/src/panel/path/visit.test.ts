@@ -101,6 +101,17 @@ describe("several changes in one visit", () => {
     expect(planVisit(board, ask, [pause])?.unreached).toEqual([pause]);
   });
 
+  test("two values that each take the other's entry away: one is made, and the other told as not reached", () => {
+    const board = shippedBoard("osierbeck-quernish");
+    const [one, two] = board.panel!.menus.find(({ id }) => id === "outputs")!.items;
+    one!.when = { behaviour: "relay-2", is: "none" };
+    two!.when = { behaviour: "relay-1", is: "none" };
+    const changes = [one!, two!].map(({ id }) => ({ item: id, to: "1" }));
+    const visit = planVisit(board, ask, changes)!;
+    expect([visit.changes.length, visit.unreached.length]).toEqual([1, 1]);
+    expect(isIdle(visit.leaves.at(-1)!.after)).toBe(true);
+  });
+
   test("of more than a dozen the order is no worse than by the list, and mostly better", () => {
     const board = fitBoard(shippedBoard("osierbeck-quernish"), { firmware: "15" });
     const changes = changesOf(board, 16).filter((change) => keyPath(board, ask, change));

@@ -126,15 +126,15 @@ function bestOrder(legs: Legs, from: PanelState): Plan | undefined {
 const follow = (legs: Legs, from: PanelState, order: readonly number[]): Plan | undefined =>
   order.reduce<Plan | undefined>((plan, n) => plan && further(legs, plan, n), { ms: 0, at: from, order: [] });
 
-/** Always on to the nearest; undefined where that comes to an end before all are made. */
-function nearestFirst(legs: Legs, from: PanelState): Plan | undefined {
+/** Always on to the nearest, for as long as keys lead to one that is left. */
+function nearestFirst(legs: Legs, from: PanelState): Plan {
   let plan: Plan = { ms: 0, at: from, order: [] };
   while (plan.order.length < legs.changes.length) {
     const at = plan;
     const [next] = legs.changes
       .flatMap((_, n) => (at.order.includes(n) ? [] : (further(legs, at, n) ?? [])))
       .sort((one, other) => one.ms - other.ms);
-    if (!next) return undefined;
+    if (!next) break;
     plan = next;
   }
   return plan;
@@ -155,22 +155,22 @@ const variants = (order: readonly number[], from: number, to: number): number[][
 const longestPart = 3;
 
 /** A good order of many: to the nearest first, or as they are listed, then mended part by part for as long as that is quicker. */
-function goodOrder(legs: Legs, from: PanelState): Plan | undefined {
+function goodOrder(legs: Legs, from: PanelState): Plan {
   const listed = follow(
     legs,
     from,
     legs.changes.map((_, n) => n),
   );
-  const begun = [nearestFirst(legs, from), listed].flatMap((each) => each ?? []);
-  let [plan] = begun.sort((a, b) => whole(legs, a) - whole(legs, b));
-  for (let better = plan !== undefined; better;) {
+  const begun = [nearestFirst(legs, from), ...(listed ? [listed] : [])];
+  let plan = begun.sort((a, b) => b.order.length - a.order.length || whole(legs, a) - whole(legs, b))[0]!;
+  for (let better = true; better;) {
     better = false;
-    const { order }: Plan = plan!;
+    const { order } = plan;
     for (let start = 0; start < order.length; start += 1)
       for (let end = start; end < Math.min(order.length, start + longestPart); end += 1)
         for (const other of variants(order, start, end)) {
           const tried = follow(legs, from, other);
-          if (!tried || whole(legs, tried) >= whole(legs, plan!)) continue;
+          if (!tried || whole(legs, tried) >= whole(legs, plan)) continue;
           plan = tried;
           better = true;
         }
@@ -203,8 +203,9 @@ export function planVisit(
   const wanted = changes.filter(({ item, to }) => from.kept[item] !== to);
   const can = reachable(new Legs(walk, wanted), from);
   const legs = new Legs(walk, can);
-  const plan = (can.length > mostExact ? goodOrder : bestOrder)(legs, from);
-  const order = plan?.order ?? [];
+  // Where one change takes the way to another, as many as can be are made.
+  const best = can.length > mostExact ? goodOrder(legs, from) : bestOrder(legs, from);
+  const { order } = best ?? nearestFirst(legs, from);
   let at = from;
   const made = order.map((n) => {
     const change = can[n]!;

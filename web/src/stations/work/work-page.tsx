@@ -1,4 +1,5 @@
 import { purposesOf, type WorkPurpose } from "@anvilcloud/core";
+import { useState } from "react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { color, space } from "../../theme/index.ts";
@@ -18,6 +19,7 @@ const Purpose = styled.details`
 `;
 
 function PurposeLine({ text, procedures }: WorkPurpose) {
+  const [open, setOpen] = useState(false);
   if (!procedures.length)
     return (
       <Purpose as="div">
@@ -28,14 +30,13 @@ function PurposeLine({ text, procedures }: WorkPurpose) {
       </Purpose>
     );
   return (
-    <Purpose>
+    <Purpose onToggle={(event) => setOpen(event.currentTarget.open)}>
       <Opener>
         {text}
         {procedures.length > 1 ? `: ${procedures.length} ways` : ""}
       </Opener>
-      {procedures.map((procedure) => (
-        <ProcedureCard key={procedure.id} procedure={procedure} />
-      ))}
+      {/* What a procedure voids takes the whole log to tell: only for what is looked at. */}
+      {open && procedures.map((procedure) => <ProcedureCard key={procedure.id} procedure={procedure} />)}
     </Purpose>
   );
 }
