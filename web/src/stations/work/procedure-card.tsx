@@ -12,6 +12,10 @@ const Card = styled.div`
   gap: ${space.s};
   padding: ${space.s} 0 ${space.m} ${space.m};
   font-size: ${size.small};
+  > button {
+    justify-self: start;
+    text-decoration: underline;
+  }
   ol {
     padding-left: ${space.l};
     list-style: decimal;
