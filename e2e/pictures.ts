@@ -37,7 +37,7 @@ async function someKeys(page: Page): Promise<void> {
   const guide = page.getByRole("region", { name: "Key guide" });
   for (let n = 0; n < 6; n += 1) await guide.getByRole("button", { name: "It shows that" }).click();
   await guide.evaluate((each) => each.scrollIntoView({ block: "start", behavior: "instant" }));
-  await page.waitForTimeout(300);
+  await expect(guide.getByRole("button", { name: "It shows that" })).toBeInViewport();
 }
 
 /** The first procedure that can be begun, opened. */

@@ -40,7 +40,7 @@ export type Found =
   | { kind: "known"; at: PanelState }
   /** A harmless gesture that tells; after each screen it can show, where that is. */
   | { kind: "look"; step: { made: Gesture; says: string }; then: { shows: string; at: PanelState[] }[] }
-  | { kind: "wait"; seconds: number }
+  | { kind: "wait"; seconds: number; keeps: boolean }
   | { kind: "lost" };
 
 /** The bench as the panel asks for it: with power, for its keys are worked. */

@@ -43,10 +43,14 @@ test("from any screen of any board someone is led to where the panel stands, by 
           break;
         }
         if (next.kind !== "look") {
+          // A board whose time-out keeps a slip is not waited for.
+          if (board.panel!.timeoutKeeps && next.kind === "lost") break;
           expect(next.kind).toBe("wait");
           // A board that stores by a pause keeps what is being changed, whoever waits: nothing else does.
           const waited = panelWaits(board, at, board.panel!.timeoutSeconds!);
           expect(waited.state.path).toEqual([]);
+          const kept = JSON.stringify(waited.state.kept) !== JSON.stringify(rest.kept);
+          if (kept) expect([board.id, next]).toEqual([board.id, expect.objectContaining({ keeps: true })]);
           break;
         }
         looked += 1;

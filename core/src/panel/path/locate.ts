@@ -87,7 +87,8 @@ export function nearestScreens(
 export type LookNext =
   | { kind: "known"; at: PanelState }
   | { kind: "look"; made: Gesture; then: { shows: string; at: PanelState[] }[] }
-  | { kind: "wait"; seconds: number }
+  /** The menus close by themselves; `keeps` where a value that is being changed is stored meanwhile. */
+  | { kind: "wait"; seconds: number; keeps: boolean }
   | { kind: "lost" };
 
 /** True where a gesture keeps, starts and moves nothing, and changes no value that is being changed. */
@@ -132,7 +133,13 @@ export function tellApart(
     .sort((a, b) => a.worst - b.worst);
   const [best] = looks;
   if (best) return { kind: "look", made: best.made, then: best.then };
-  return panel.timeoutSeconds === undefined
-    ? { kind: "lost" }
-    : { kind: "wait", seconds: panel.timeoutSeconds };
+  // A time-out that keeps what is being changed would keep a slip.
+  const edits = candidates.some(({ editing }) => editing !== undefined);
+  if (panel.timeoutSeconds === undefined || (panel.timeoutKeeps && edits)) return { kind: "lost" };
+  // A pause stores it in any case, long before the menus close.
+  return {
+    kind: "wait",
+    seconds: panel.timeoutSeconds,
+    keeps: edits && panel.stores === "after a pause",
+  };
 }

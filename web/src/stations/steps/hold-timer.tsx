@@ -38,8 +38,15 @@ const Track = styled.div`
 
 type Phase = { kind: "ready" } | { kind: "holding"; since: number } | { kind: "over" };
 
+interface Props {
+  seconds: number;
+  keyLabel: string;
+  /** What is so at its end, where nothing is held. */
+  over?: string;
+}
+
 /** Times a hold; its end is seen, heard and, where wanted, spoken. */
-export function HoldTimer({ seconds, keyLabel }: { seconds: number; keyLabel: string }) {
+export function HoldTimer({ seconds, keyLabel, over }: Props) {
   const [phase, setPhase] = useState<Phase>({ kind: "ready" });
   const [passed, setPassed] = useState(0);
 
@@ -52,10 +59,10 @@ export function HoldTimer({ seconds, keyLabel }: { seconds: number; keyLabel: st
       setPhase({ kind: "over" });
       sound();
       buzz();
-      speak(`Let go of ${keyLabel}.`);
+      speak(over ? `${over}.` : `Let go of ${keyLabel}.`);
     }, 100);
     return () => clearInterval(tick);
-  }, [phase, seconds, keyLabel]);
+  }, [phase, seconds, keyLabel, over]);
 
   const start = () => {
     setPassed(0);
@@ -70,7 +77,7 @@ export function HoldTimer({ seconds, keyLabel }: { seconds: number; keyLabel: st
       <output aria-live="off">{phase.kind === "over" ? "0" : Math.ceil(seconds - passed)}</output>
       <Track
         role="progressbar"
-        aria-label={`Hold of ${keyLabel}`}
+        aria-label={over ? `Time of ${keyLabel}` : `Hold of ${keyLabel}`}
         aria-valuenow={Math.round(passed)}
         aria-valuemin={0}
         aria-valuemax={seconds}
@@ -78,7 +85,7 @@ export function HoldTimer({ seconds, keyLabel }: { seconds: number; keyLabel: st
         <div style={{ width: `${(passed / seconds) * 100}%` }} />
       </Track>
       {phase.kind === "over" ? (
-        <p role="alert">Let go</p>
+        <p role="alert">{over ?? "Let go"}</p>
       ) : (
         <Button $kind="outlined" onPress={toggle}>
           <Timer size={20} aria-hidden /> {phase.kind === "holding" ? "Stop" : `Time ${seconds} s`}

@@ -51,9 +51,12 @@ export function Astray({ board, state, likely, sees, couldBe, outside, never }: 
       <Block>
         <p>
           <b>It cannot be told from here.</b> Touch no key for {state.seconds} s: the menus close by
-          themselves, and nothing is kept.
+          themselves
+          {state.keeps
+            ? ". A value that was being changed is kept: look at it once more afterwards."
+            : ", and nothing is kept."}
         </p>
-        <HoldTimer seconds={state.seconds} keyLabel="no key" />
+        <HoldTimer seconds={state.seconds} keyLabel="the wait" over="The menus have closed" />
         <Row>{usual}</Row>
       </Block>
     );
