@@ -128,9 +128,19 @@ export function labelsOf(board: BoardProfile): Labels {
 export const controlName = ({ id, label }: { id: string; label: string }): string =>
   id === label ? label : `${label} (${id})`;
 
-/** A menu entry as it is found and as it is called, once where the two are the same: "10 Pause before closing". */
-export const entryName = ({ shows, label }: { shows: string; label: string }): string =>
-  shows === label ? label : `${shows} ${label}`;
+/** True for what a display writes in words: "Speed open", and not "SPd1" or "10". */
+const inWords = (shows: string) => /[a-z]{4}/.test(shows);
+
+/**
+ * A menu entry as it is found and as it is called, once where the two are the same: "10 Pause before closing", and of a
+ * display that speaks in words "Speed open (opening speed)".
+ */
+export const entryName = ({ shows, label }: { shows: string; label: string }): string => {
+  if (shows.toLowerCase() === label.toLowerCase()) return shows;
+  return inWords(shows)
+    ? `${shows} (${label.slice(0, 1).toLowerCase()}${label.slice(1)})`
+    : `${shows} ${label}`;
+};
 
 /** What sentences call the keys, inputs and controls of a board: what is printed beside them. */
 export const handlesOf =

@@ -1,6 +1,7 @@
 export { commitFindings, neighbourFindings, forceFindings, thresholdFindings } from "./findings/state.ts";
 export { behavioursOf } from "./fit.ts";
 export type { Wishes } from "./fit.ts";
+export { ofPairs } from "./kin.ts";
 export { isPanelCut, panelJumper } from "./panel.ts";
 export { planControls } from "./plan.ts";
 export type { ControlPlan, GivenBehaviour, PlannedControl } from "./planned.ts";

@@ -1,5 +1,8 @@
 import type { BehaviourId } from "../board/index.ts";
 
+/** Behaviours that only a pair of leaves has. */
+export const ofPairs: readonly BehaviourId[] = ["leaf-delay-opening", "leaf-delay-closing", "leaves-meet"];
+
 /** Behaviours that serve the same end: what a board cannot do by the one it may do by another. */
 const families: readonly (readonly BehaviourId[])[] = [
   ["automatic-closing-time", "first-pause", "second-pause", "night-pause", "pedestrian-closing-time"],
@@ -8,7 +11,7 @@ const families: readonly (readonly BehaviourId[])[] = [
   ["opening-speed", "closing-speed", "slow-down-speed", "low-energy"],
   ["slow-down-distance", "slow-down-speed", "soft-stop", "deceleration"],
   ["force", "force-opening", "force-closing"],
-  ["leaf-delay-opening", "leaf-delay-closing", "leaves-meet"],
+  ofPairs,
   ["electric-brake", "brake-off", "soft-stop"],
   ["command-logic", "hold-to-run-opening", "hold-to-run-closing"],
   ["lock-output", "lock-function", "relay-1", "relay-2"],

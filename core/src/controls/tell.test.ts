@@ -2,7 +2,7 @@ import { boardOnSite } from "../job/index.ts";
 import { anyFound } from "../testing/any-found.ts";
 import { boardIds, bundleOn } from "../testing/shipped.ts";
 import fc from "fast-check";
-import { behavioursAt, foundPositions, planControls, tellPositions } from "./index.ts";
+import { behavioursAt, foundPositions, ofPairs, planControls, tellPositions } from "./index.ts";
 
 const on = (id: string) => {
   const { job, board } = bundleOn(id, []);
@@ -42,4 +42,11 @@ describe("what is unusual is said", () => {
     );
     expect(odd("quillmarsh-tandrel", { dials: { V2: "12:00", V3: "9:45" } })).toBe("");
   });
+});
+
+test("of one leaf nothing is told that only a pair has", () => {
+  const board = on("osierbeck-quernish");
+  const ids = (leaves: number) =>
+    tellPositions(board, foundPositions(board), leaves).behaviours.map(({ id }) => id);
+  expect(ids(2).filter((id) => !ids(1).includes(id))).toEqual(ofPairs);
 });

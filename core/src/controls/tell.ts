@@ -13,6 +13,7 @@ import {
   type BoardProfile,
 } from "../board/index.ts";
 import { clockText } from "../quantity/index.ts";
+import { ofPairs } from "./kin.ts";
 import { behavioursAt, isLive, foundPositions, type Positions } from "./positions.ts";
 import { knobsOf, type Knob } from "./solve/knobs.ts";
 
@@ -71,8 +72,11 @@ function oddities(board: BoardProfile, knob: Knob, at: Positions): string[] {
   ];
 }
 
-/** What controls come to where they stand, told as behaviour: the way back from positions to wishes. */
-export function tellPositions(board: BoardProfile, at: Positions): ToldPositions {
+/**
+ * What controls come to where they stand, told as behaviour: the way back from positions to wishes. Of one leaf nothing is
+ * told that only a pair has.
+ */
+export function tellPositions(board: BoardProfile, at: Positions, leaves = 2): ToldPositions {
   const given = behavioursAt(board, at);
   const delivered = behavioursAt(board, foundPositions(board));
   const knobs = knobsOf(board, at);
@@ -80,7 +84,7 @@ export function tellPositions(board: BoardProfile, at: Positions): ToldPositions
   return {
     behaviours: behaviourIds.flatMap((id): ToldBehaviour[] => {
       const value = given[id];
-      if (value === undefined) return [];
+      if (value === undefined || (leaves < 2 && ofPairs.includes(id))) return [];
       const carry = knobs.filter(({ ids }) => ids.includes(id));
       const [text, before] = [value, delivered[id]].map((each) =>
         each === undefined ? undefined : behaviourText(id, each),

@@ -1,4 +1,4 @@
-import { displayPositions, menuValues, selectorsOf, type BoardProfile } from "../board/index.ts";
+import { displayPositions, entryName, menuValues, selectorsOf, type BoardProfile } from "../board/index.ts";
 import { foundPositions, type Positions } from "../controls/index.ts";
 import type { Subject } from "../finding/index.ts";
 import { clockText } from "../quantity/index.ts";
@@ -92,7 +92,7 @@ function partsOf(board: BoardProfile): Part[] {
       ...{
         id: `value ${item.id}`,
         subject: { kind: "value", id: item.id },
-        label: `${item.shows} ${item.label}`,
+        label: entryName(item),
       },
       at: ({ positions }) => {
         const shows = positions.values[item.id] ?? delivered;

@@ -94,6 +94,12 @@ describe("the stations", () => {
     );
     expect(screen.getByRole("link", { name: "Hand over, open, 0 of 3" })).toBeTruthy();
   });
+
+  test("one without a step is not ticked off: there is nothing to do", async () => {
+    const statuses = planJob(netloft()).statuses.map((each) => ({ ...each, state: "settled" as const, total: 0 }));
+    await renderInJob(netloft(), <StationRail job="netloft" statuses={statuses} />);
+    expect(screen.getByRole("link", { name: "Remotes, nothing to do" }).textContent).toBe("Remotes");
+  });
 });
 
 describe("the plan of the wiring", () => {

@@ -38,7 +38,7 @@ export function Notice({ tone, title, children }: { tone: Tone; title?: string; 
     <Box $ink={ink} $soft={soft} role={tone === "danger" ? "alert" : undefined}>
       <Icon size={22} aria-hidden />
       <div>
-        <strong>{title ?? word}. </strong>
+        <strong>{/[.?]$/.test(title ?? word) ? title : `${title ?? word}.`} </strong>
         {children}
       </div>
     </Box>

@@ -151,13 +151,13 @@ const meanings: { [K in Kind]: Meaning<K> } = {
   learned: {
     ...memory("learned", true),
     text: ({ learned }, labels) => `${labels.memory(learned).toLowerCase()} is learned`,
-    must: ({ learned }, labels) => `${labels.memory(learned).toLowerCase()} must be learned first`,
+    must: ({ learned }, labels) => `${labels.memory(learned).toLowerCase()} must be learned`,
     because: ({ learned }) => `${learned} learned`,
   },
   unlearned: {
     ...memory("unlearned", false),
     text: ({ unlearned }, labels) => `no ${labels.memory(unlearned).toLowerCase()} is learned`,
-    must: ({ unlearned }, labels) => `${labels.memory(unlearned).toLowerCase()} must be empty first`,
+    must: ({ unlearned }, labels) => `${labels.memory(unlearned).toLowerCase()} must be empty`,
     because: ({ unlearned }) => `no ${unlearned} learned yet`,
     instead: ({ unlearned }) => `${unlearned} learned`,
   },

@@ -79,14 +79,14 @@ const kinds: [Condition, Partial<Circumstances>, Partial<Circumstances>, text: s
     { learned: (id, yes) => id === "travel" && yes },
     { learned: (_, yes) => !yes },
     "travel is learned",
-    "travel must be learned first",
+    "travel must be learned",
   ],
   [
     { unlearned: "travel" },
     { learned: (id, yes) => id === "travel" && !yes },
     { learned: (_, yes) => yes },
     "no travel is learned",
-    "travel must be empty first",
+    "travel must be empty",
   ],
   [
     { mode: "learning" },

@@ -1,4 +1,5 @@
 import {
+  entryName,
   gestureText,
   handlesOf,
   heldBy,
@@ -76,5 +77,5 @@ export function lineText(board: BoardProfile, steps: readonly { made: Gesture }[
 /** A value by the label of its entry, and what it shows. */
 export const valueName = (board: BoardProfile, id: string): string => {
   const entry = menuValues(board).find(({ item }) => item.id === id);
-  return entry ? `${entry.item.shows} ${entry.item.label}` : id;
+  return entry ? entryName(entry.item) : id;
 };

@@ -5,14 +5,13 @@ import {
   type BehaviourId,
   type BehaviourValue,
 } from "../../board/index.ts";
-import { deliveredGives } from "../../controls/index.ts";
+import { deliveredGives, ofPairs } from "../../controls/index.ts";
 import { customaryStarts } from "../../job/index.ts";
 import { listed } from "../../quantity/index.ts";
 import { hasBattery } from "../../runsheet/index.ts";
 import type { Planned } from "../../state/index.ts";
 import type { DeviceProfile } from "../../device/index.ts";
 import { decisionsOf, type Decision } from "./decided.ts";
-import { ofPairs } from "./wanted.ts";
 
 /** A behaviour as it is asked for on a job. */
 export interface WishLine {

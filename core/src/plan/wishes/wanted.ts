@@ -1,12 +1,10 @@
 import type { BehaviourId, BehaviourValue } from "../../board/index.ts";
+import { ofPairs } from "../../controls/index.ts";
 import type { JobBundle } from "../../job/index.ts";
 import type { WiringPlan } from "../../wiring/index.ts";
 import { decisionsOf, type Decision } from "./decided.ts";
 
 type Wanted = Partial<Record<BehaviourId, BehaviourValue>>;
-
-/** Behaviours that only a pair of leaves has. */
-export const ofPairs: readonly BehaviourId[] = ["leaf-delay-opening", "leaf-delay-closing", "leaves-meet"];
 
 /**
  * What is wanted, with what the site settles by itself: a wish gives way to a firm decision unless the job overrules it,

@@ -1,5 +1,5 @@
 import type { StationStatus } from "@anvilcloud/core";
-import { Check, Lock, OctagonX } from "lucide-react";
+import { Check, Lock, Minus, OctagonX } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { NavLink, useLocation } from "react-router";
 import { styled } from "styled-components";
@@ -72,6 +72,12 @@ const Badge = styled.span<{ $ink: string; $fill: string; $square: boolean }>`
 `;
 
 function StateBadge({ status, number }: { status: StationStatus; number: number }) {
+  if (status.total === 0)
+    return (
+      <Badge $ink={color.strongLine} $fill="transparent" $square={false}>
+        <Minus size={15} aria-hidden />
+      </Badge>
+    );
   if (status.state === "settled")
     return (
       <Badge $ink={color.accent} $fill={color.accent} $square={false}>
@@ -110,13 +116,11 @@ export function StationRail({ job, statuses }: { job: string; statuses: readonly
             <NavLink
               to={`/jobs/${job}/${status.station}`}
               title={status.reason}
-              aria-label={`${stationNames[status.station]}, ${status.state}, ${status.done} of ${status.total}`}
+              aria-label={`${stationNames[status.station]}, ${status.total ? `${status.state}, ${status.done} of ${status.total}` : "nothing to do"}`}
             >
               <StateBadge status={status} number={at + 1} />
               {stationNames[status.station]}
-              <small>
-                {status.done}/{status.total}
-              </small>
+              <small>{status.total > 0 && `${status.done}/${status.total}`}</small>
             </NavLink>
           </li>
         ))}

@@ -4,7 +4,6 @@ import {
   changesOf,
   clockText,
   controlName,
-  entryName,
   controlSubjects,
   menuValues,
   positionsText,
@@ -98,7 +97,7 @@ function ControlRow({ control }: { control: PlannedControl }) {
       )}
       <div>
         <b>
-          {dial ? controlName(dial) : entry ? entryName(entry.item) : control.label}:{" "}
+          {dial ? controlName(dial) : entry ? entry.item.label : control.label}:{" "}
           <Mark>{stand(control.planned)}</Mark>
         </b>
         {control.change && <Quiet>found {stand(control.found)}</Quiet>}

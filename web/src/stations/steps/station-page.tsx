@@ -1,10 +1,10 @@
-import { stations, type Finding, type Station } from "@anvilcloud/core";
+import { menuValues, stations, type Finding, type Station } from "@anvilcloud/core";
 import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import { styled } from "styled-components";
 import { Bench } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { narrow, space } from "../../theme/index.ts";
-import { Button, Notice, PageTitle, Panel, Quiet, Row, Segments } from "../../ui/index.ts";
+import { Button, Heading, Notice, PageTitle, Panel, Quiet, Row, Segments } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
 import { EntryPanel } from "../shared/entry/face-entry.tsx";
@@ -17,7 +17,7 @@ import { WirePlan } from "../wire/wire-plan.tsx";
 import { HandOver } from "./hand-over.tsx";
 import { StepCard } from "./step-card.tsx";
 import { StepList } from "./step-list.tsx";
-import { useSteps } from "./use-steps.ts";
+import { useSteps, type Steps } from "./use-steps.ts";
 
 const Columns = styled.div`
   display: grid;
@@ -53,7 +53,7 @@ function StationHead({ station }: { station: Station }) {
         <div>
           <PageTitle>{stationNames[station]}</PageTitle>
           <Quiet>
-            {status?.done} of {status?.total} steps seen
+            {status?.total ? `${status.done} of ${status.total} steps seen` : "Nothing has to be done here"}
           </Quiet>
         </div>
         {next && (
@@ -76,6 +76,20 @@ function StationHead({ station }: { station: Station }) {
         </Notice>
       )}
     </>
+  );
+}
+
+/** What is set under power, at another station: the values of the menus. */
+function ValueSteps({ steps }: { steps: Steps }) {
+  const { plan } = useJobBench();
+  const items = menuValues(plan.bundle.board).map(({ item }) => item.id);
+  const list = steps.all.filter(({ station, control }) => station !== "set" && items.includes(control ?? ""));
+  if (!list.length) return null;
+  return (
+    <Panel>
+      <Heading>Set in the menus, once there is power</Heading>
+      <StepList list={list} steps={steps} />
+    </Panel>
   );
 }
 
@@ -145,11 +159,12 @@ export function Component() {
                 options={views}
               />
             )}
-            {(!planned || view === "steps") && (
+            {(!planned || view === "steps") && list.length > 0 && (
               <Panel>
                 <StepList list={list} steps={steps} />
               </Panel>
             )}
+            {here === "set" && view === "steps" && <ValueSteps steps={steps} />}
             {here === "hand-over" && <HandOver />}
             {here === "wire" && view === "plan" && <WirePlan />}
             {view === "cables" && <Cables />}
