@@ -96,7 +96,11 @@ describe("the stations", () => {
   });
 
   test("one without a step is not ticked off: there is nothing to do", async () => {
-    const statuses = planJob(netloft()).statuses.map((each) => ({ ...each, state: "settled" as const, total: 0 }));
+    const statuses = planJob(netloft()).statuses.map((each) => ({
+      ...each,
+      state: "settled" as const,
+      total: 0,
+    }));
     await renderInJob(netloft(), <StationRail job="netloft" statuses={statuses} />);
     expect(screen.getByRole("link", { name: "Remotes, nothing to do" }).textContent).toBe("Remotes");
   });

@@ -19,7 +19,11 @@ const Lines = styled.ul`
 export function ToldFound() {
   const { job, plan } = useJobBench();
   const { board } = plan.bundle;
-  const { behaviours, unusual } = tellPositions(board, foundPositions(board, job.found), job.survey.leaves.length);
+  const { behaviours, unusual } = tellPositions(
+    board,
+    foundPositions(board, job.found),
+    job.survey.leaves.length,
+  );
   const changed = behaviours.filter(({ delivered }) => delivered !== undefined);
   const rest = behaviours.filter(({ delivered }) => delivered === undefined);
   if (!behaviours.length) return null;
