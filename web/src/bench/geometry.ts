@@ -109,9 +109,18 @@ function boxAround(whole: Box, points: readonly Point[]): Box {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
+/** What a picture of a subject must hold: its place, and of a display both ends, for its text begins at one of them. */
+function pointsOf(board: BoardProfile, subject: Subject): Point[] {
+  const place = placeOf(board, subject);
+  if (!place) return [];
+  if (subject.kind !== "value" && subject.kind !== "display") return [place];
+  const reach = partBox(board, "display", "display")!.width / 2;
+  return [-reach, reach].map((by) => ({ x: place.x + by, y: place.y }));
+}
+
 /** Parts of the bench that hold the subjects with room around them, from above down; none when nothing has a place. */
 export function cropBoxes(board: BoardProfile, subjects: readonly Subject[], whole: Box): Box[] {
-  const points = subjects.flatMap((subject) => placeOf(board, subject) ?? []).sort((a, b) => a.y - b.y);
+  const points = subjects.flatMap((subject) => pointsOf(board, subject)).sort((a, b) => a.y - b.y);
   const clusters: Point[][] = [];
   for (const point of points) {
     const last = clusters.at(-1);

@@ -16,7 +16,7 @@ export interface KeyMeaning {
 }
 
 const screen = (board: BoardProfile, state: PanelState) =>
-  panelShows(board, state)?.join(" | ") ?? "the screen outside";
+  panelShows(board, state)?.join(" / ") ?? "the screen outside";
 
 /** What a gesture in a menu comes to, told with the screen that follows. */
 function moveText(board: BoardProfile, move: Move, from: PanelState, to: PanelState): string {

@@ -58,7 +58,7 @@ export function asideSteps(planned: Planned): StepDraft[] {
             effects: [],
             needs: [{ powered: true }, ...learned],
             ifNot: "It stays open: a protection reads open, or automatic closing is not in force.",
-            rests: settingFacts(planned, ["automatic-closing", "automatic-closing-time"]),
+            rests: settingFacts(planned, ["automatic-closing", "automatic-closing-time", "first-pause"]),
             subjects: [],
           },
         ]

@@ -111,6 +111,14 @@ test("where it closes by itself it does so after its pause and not before, and e
   }
 });
 
+test("a board that has more than one pause waits its first by day", () => {
+  const brain = setUp("lammerlow-thrussel");
+  brainDoes(brain, { command: "open" });
+  while (placeOf(brain) !== "open") waits(brain, 0.5);
+  expect(brain.pause).toBeGreaterThanOrEqual(1.5);
+  expect(brain.pause).toBeLessThanOrEqual(2);
+});
+
 /** What an input does in a moment on a board as it stands. */
 function actOf({ board }: Brain, ask: ReturnType<typeof askOf>, input: string, moment: ReactionMoment): Act {
   return board.inputs

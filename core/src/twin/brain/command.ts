@@ -118,7 +118,7 @@ export function command(brain: Brain, what: Command): void {
 /** Leaves that came to an end on command: where it closes by itself, the pause begins. */
 export function arrivedOnCommand(brain: Brain, toward: End): void {
   if (toward !== "open" || inForce(brain, "automatic-closing") !== true) return;
-  const seconds = inForce(brain, "automatic-closing-time");
+  const seconds = inForce(brain, "automatic-closing-time") ?? inForce(brain, "first-pause");
   brain.pause = typeof seconds === "number" ? seconds : 0;
 }
 

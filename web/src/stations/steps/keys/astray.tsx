@@ -22,6 +22,9 @@ interface Props {
   never: () => void;
 }
 
+/** A screen of several lines in one. */
+const onScreen = (screen: string) => screen.split("|").join(" / ");
+
 /** It shows something else: says what, looks once more where several places show the same, or waits for the menus to close. */
 export function Astray({ board, state, likely, sees, couldBe, outside, never }: Props) {
   const [typed, setTyped] = useState("");
@@ -40,7 +43,7 @@ export function Astray({ board, state, likely, sees, couldBe, outside, never }: 
         <Row>
           {state.then.map(({ shows, at }) => (
             <Button key={shows} $kind="outlined" onPress={() => (shows ? couldBe(at) : outside())}>
-              {shows || "Its usual screen"}
+              {onScreen(shows) || "Its usual screen"}
             </Button>
           ))}
         </Row>
@@ -67,13 +70,13 @@ export function Astray({ board, state, likely, sees, couldBe, outside, never }: 
         again. <Row>{usual}</Row>
       </Notice>
     );
-  const lines = typed.split("|").map((line) => line.trim());
+  const lines = typed.split(/[|/]/).map((line) => line.trim());
   return (
     <Block>
       {state.kind === "nowhere" && (
         <Notice tone="fault" title="No such screen">
-          This board shows that nowhere in its menus. Most like it: {state.nearest.join(", ")}. Read it again,
-          or look at the firmware.
+          This board shows that nowhere in its menus. Most like it: {state.nearest.map(onScreen).join(", ")}.
+          Read it again, or look at the firmware.
         </Notice>
       )}
       <p>
@@ -83,7 +86,7 @@ export function Astray({ board, state, likely, sees, couldBe, outside, never }: 
         {usual}
         {likely.map((screen) => (
           <Button key={screen} $kind="outlined" onPress={() => sees(screen.split("|"))}>
-            {screen}
+            {onScreen(screen)}
           </Button>
         ))}
       </Row>

@@ -162,10 +162,16 @@ export function KeyGuide({ changes, step }: { changes: readonly Change[]; step?:
         <Heading>Keys</Heading>
         <Segments label="How the keys are told" value={mode} onChange={setMode} options={modes} />
       </Row>
-      <Quiet>
-        {keys.changes.map(({ name, from, to }) => `${name}: ${from} → ${to}`).join("; ")}. {keys.steps.length}{" "}
-        keys, about {seconds(keys.ms)}.
-      </Quiet>
+      <ul>
+        {keys.changes.map(({ item, name, from, to }) => (
+          <Quiet key={item} as="li">
+            {name}: {from} → {to}
+          </Quiet>
+        ))}
+        <Quiet as="li">
+          {keys.steps.length} keys, about {seconds(keys.ms)}
+        </Quiet>
+      </ul>
       {keys.unreached.length > 0 && (
         <Quiet>Not reached from here: {keys.unreached.map(({ name }) => name).join(", ")}.</Quiet>
       )}
