@@ -69,7 +69,7 @@ test("a dial that counts only with another control, and that control, stand as t
       const wishes = Object.fromEntries(
         Object.entries(all).filter(([each]) => ids.includes(each as BehaviourId)),
       );
-      const { positions, findings } = planControls(board, wishes, found);
+      const { positions, findings, controls } = planControls(board, wishes, found);
       let best: number[] | undefined;
       const tried = carried.reduce(
         (places, { kind, parts, stands }) =>
@@ -98,9 +98,35 @@ test("a dial that counts only with another control, and that control, stand as t
         if (!best || (n >= 0 && score[n]! < best[n]!)) best = score;
       }
       expect([id, wishes, scoreOf(positions)]).toEqual([id, wishes, best]);
+      // What moves for the dial's sake alone stands otherwise where nothing is wanted of the dial.
+      const mine = carried.find((knob) => knob.id === dial.id)!.ids;
+      const others = Object.entries(wishes).filter(([each]) => !mine.includes(each as BehaviourId));
+      const alone = planControls(board, Object.fromEntries(others), found).positions;
+      for (const { neededBy, kind, parts } of controls)
+        if (neededBy !== undefined)
+          expect(parts.some((part) => positions[kind][part] !== alone[kind][part])).toBe(true);
       needed += findings.filter(({ code }) => code === "control-needed").length;
     }
   expect(needed).toBeGreaterThan(3);
+});
+
+test("of several controls that would make a dial count one moves, the nearest of its stands, and it alone is named", () => {
+  const [, shipped] = boards.find(([id]) => id === "marlstreet-pewlark")!;
+  const on = (control: string, at = "on") => ({ control, at });
+  const live = { any: [on("K2"), { all: [on("K3"), on("GO", "opens")] }] };
+  const board = {
+    ...shipped,
+    dials: shipped.dials.map((dial) => (dial.id === "P1" ? { ...dial, live } : dial)),
+  };
+  const found = foundPositions(board);
+  const wait = knobsOf(board, found).find(({ id }) => id === "P1")!.ids[0]!;
+  const needed = (noted: Parameters<typeof foundPositions>[1]) =>
+    planControls(board, { [wait]: 30 }, foundPositions(board, noted)).controls.flatMap(({ id, neededBy }) =>
+      neededBy === undefined ? [] : [id],
+    );
+  expect(needed({})).toEqual(["K2"]);
+  expect(needed({ switches: { GO: "opens" } })).toHaveLength(1);
+  expect(needed({ switches: { K2: "on" } })).toEqual([]);
 });
 
 test("wishes that fight are a least set on every board: all cannot hold, without any one the others do", () => {
