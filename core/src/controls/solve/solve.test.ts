@@ -149,6 +149,11 @@ test("wishes that fight are a least set on every board: all cannot hold, without
             const stand = knob.stands.find((each) => each.at.join() === at.join())!;
             expect(stand.gives[lost]).toBe(given);
             expect(conflictsOf({ ...knob, stands: [stand] }, only(kept))).toEqual([]);
+            // Of the stands that come to the same the nearest.
+            const same = knob.stands.filter(
+              ({ gives }) => JSON.stringify(gives) === JSON.stringify(stand.gives),
+            );
+            expect(Math.min(...same.map(({ far }) => far))).toBe(stand.far);
           }
         }
   expect([...fought].sort()).toEqual(["dunnick-wendrel PACE", "pengrath-drawmel A", "quillmarsh-tandrel V3"]);
@@ -163,6 +168,15 @@ test("of three wishes over one dial the two that fight are named, and not the th
   expect(conflictsOf(knob!, wishes).map((each) => each.wishes)).toEqual([
     ["leaves-meet", "leaf-delay-closing"],
   ]);
+  // What becomes of it is told at the nearest stand: a dial found at its right end is turned no further than into the zone.
+  const turned = knobsOf(board, foundPositions(board, { dials: { V3: "5:00" } })).find(
+    ({ id }) => id === "V3",
+  )!;
+  const [conflict] = conflictsOf(turned, wishes);
+  const together = turned.stands.filter(({ gives }) => gives["leaves-meet"] === true);
+  expect(conflict!.instead.find(({ without }) => without === "leaf-delay-closing")!.at).toEqual(
+    together.at(-1)!.at,
+  );
   expect(conflictsOf(knob!, { ...wishes, "soft-stop": false }).map((each) => each.wishes)).toEqual([
     ["leaves-meet", "leaf-delay-closing"],
   ]);
