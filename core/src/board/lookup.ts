@@ -129,7 +129,7 @@ export const controlName = ({ id, label }: { id: string; label: string }): strin
   id === label ? label : `${label} (${id})`;
 
 /** True for what a display writes in words: "Speed open", and not "SPd1" or "10". */
-const inWords = (shows: string) => /[a-z]{4}/.test(shows);
+const inWords = (shows: string) => /[a-z]{4}|[a-z]{2} [a-z]{2}/.test(shows);
 
 /**
  * A menu entry as it is found and as it is called, once where the two are the same: "10 Pause before closing", and of a

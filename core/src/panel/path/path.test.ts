@@ -134,3 +134,25 @@ test("no keys lead to what an app sets, to a value the entry cannot show, and to
   expect(keyPath(board, panelAlone(true), { item: "pause-walk", to: "151" })).toBeUndefined();
   expect(keyPath(board, panelAlone(true), { item: "nothing", to: "1" })).toBeUndefined();
 });
+
+test("a quicker way in is not taken where its first key moves the leaf", () => {
+  for (const board of boards) {
+    const key = board.keys.find(({ outside }) => outside !== undefined);
+    const [first] = everyValue(board);
+    if (!key || !first) continue;
+    const { item, ask, from } = first;
+    const to = displayPositions(item).find((shows) => shows !== from.values[item.id])!;
+    const path = keyPath(board, ask, { item: item.id, to }, from);
+    if (!path) continue;
+    const press = { press: { key: key.id, times: 1 } };
+    const menu = path.steps.find(({ after }) => after.path.length)!.after.path[0]!.menu;
+    const way = { id: "quick", to: menu, by: [press, press], when: {} };
+    const quick = { ...board, panel: { ...board.panel!, opens: [way, ...board.panel!.opens] } };
+    expect([board.id, keyPath(quick, ask, { item: item.id, to }, from)]).toEqual([board.id, path]);
+    const calm = { ...quick, keys: board.keys.map((each) => ({ ...each, outside: undefined })) };
+    expect([board.id, keyPath(calm, ask, { item: item.id, to }, from)?.steps[0]?.made]).toEqual([
+      board.id,
+      press,
+    ]);
+  }
+});

@@ -1,4 +1,4 @@
-import { purposesOf, type WorkPurpose } from "@anvilcloud/core";
+import { listed, purposesOf, type WorkPurpose } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
@@ -20,15 +20,6 @@ const Purpose = styled.details`
 
 function PurposeLine({ text, procedures }: WorkPurpose) {
   const [open, setOpen] = useState(false);
-  if (!procedures.length)
-    return (
-      <Purpose as="div">
-        <p>
-          <b>{text}:</b> not known for this board{" "}
-          <Quiet as="span">with these drives. Ask its maker; try nothing on a guess.</Quiet>
-        </p>
-      </Purpose>
-    );
   return (
     <Purpose onToggle={(event) => setOpen(event.currentTarget.open)}>
       <Opener>
@@ -41,9 +32,31 @@ function PurposeLine({ text, procedures }: WorkPurpose) {
   );
 }
 
+/** What no procedure is known for, and what the board has nothing of: worth knowing before anything is tried. */
+function Unknown({ purposes }: { purposes: readonly WorkPurpose[] }) {
+  const lacking = purposes.filter(({ procedures }) => !procedures.length);
+  const unknown = lacking.filter(({ absent }) => absent === undefined);
+  const absent = [...new Set(lacking.flatMap((each) => each.absent ?? []))];
+  return (
+    <Purpose as="div">
+      {unknown.length > 0 && (
+        <p>
+          <b>Not known for this board with these drives:</b>{" "}
+          {listed(unknown.map(({ text }) => text.toLowerCase()))}.{" "}
+          <Quiet as="span">Ask its maker; try nothing on a guess.</Quiet>
+        </p>
+      )}
+      {absent.map((why) => (
+        <Quiet key={why}>{why}</Quiet>
+      ))}
+    </Purpose>
+  );
+}
+
 /** What is done on a job because it is needed: resets, pairing, learning again, and changes at the leaf. */
 export function Component() {
   const { plan } = useJobBench();
+  const purposes = purposesOf(plan);
   return (
     <Page>
       <div>
@@ -53,9 +66,12 @@ export function Component() {
         </Quiet>
       </div>
       <Panel aria-label="Procedures of the board">
-        {purposesOf(plan).map((purpose) => (
-          <PurposeLine key={purpose.id} {...purpose} />
-        ))}
+        {purposes
+          .filter(({ procedures }) => procedures.length)
+          .map((purpose) => (
+            <PurposeLine key={purpose.id} {...purpose} />
+          ))}
+        <Unknown purposes={purposes} />
       </Panel>
       <Mechanics />
     </Page>

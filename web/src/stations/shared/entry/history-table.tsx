@@ -8,6 +8,9 @@ import { whenText } from "../../shared/words.ts";
 type Row = ReturnType<typeof settingsHistory>["rows"][number];
 
 const Line = styled.tr`
+  th {
+    min-width: 9em;
+  }
   &[data-lit="true"] {
     background: ${color.accentSoft};
   }
