@@ -125,6 +125,16 @@ test("what no board can do is there as a purpose with nothing for it; a reset at
   expect(known.map(({ id }) => id)).not.toContain("clear-speed");
 });
 
+test("what a board has nothing of is told as absent, and not as unknown", () => {
+  const absent = (id: string, which: string) =>
+    purposesOf(planJob(bundleOn(id, usualDevices(id)))).find((each) => each.id === which)!.absent;
+  for (const which of ["pair", "erase-one", "erase-all"])
+    expect(absent("lammerlow-thrussel", which)).toBe("This board remembers no remotes.");
+  expect(absent("osierbeck-quernish", "pair")).toBeUndefined();
+  expect(absent("marlstreet-pewlark", "restore")).toMatch(/keeps no values/);
+  expect(absent("copperfold-casspel", "self-test")).toBeUndefined();
+});
+
 describe("a spring, a limit, a belt, or a control left otherwise", () => {
   test("opens learning and force on every board that learns, until they are done again", () => {
     for (const id of boardIds()) {
