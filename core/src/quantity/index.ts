@@ -17,3 +17,4 @@ export type { Degrees, Sweep } from "./clock.ts";
 export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
 export { extraLowVolts } from "./extra-low.ts";
 export { count, listed, ownId, plainNumber, sentence, spanText } from "./format.ts";
+export { cosine, radians, sine } from "./trig.ts";

@@ -119,3 +119,14 @@ describe("several changes in one visit", () => {
     expect(planVisit(board, ask, changes)!.ms).toBeLessThanOrEqual(orderMs(board, changes)!);
   });
 });
+
+test("where entries show the same the counted values are looked at once more at the end", () => {
+  const board = shippedBoard("osierbeck-quernish");
+  const { items } = board.panel!.menus.find(({ id }) => id === "movement")!;
+  for (const item of items.slice(1, 4)) item.shows = "Frc";
+  const changes = [items[1]!, items[2]!].map((item) => ({ item: item.id, to: displayPositions(item)[0]! }));
+  const { readBack, leaves } = planVisit(board, panelAlone(true), changes)!;
+  for (const { to } of changes) expect(readBack.some(({ after }) => after.editing === to)).toBe(true);
+  expect(leaves.at(-1)!.after.path).toEqual([]);
+  expect(readBack.at(-1)!.after.path).toEqual([]);
+});
