@@ -120,3 +120,34 @@ test("each screen says what its keys do there; outside, that a key moves the gat
   expect(outside).toContain("opens the main menu");
   expect(outside).toEqual(expect.arrayContaining(board.keys.flatMap((key) => key.outside ?? [])));
 });
+
+test("a board whose time-out keeps what is being changed is not waited for where something is", () => {
+  const board = shippedBoard("osierbeck-quernish");
+  const { id, items } = board.panel!.menus.find((menu) => menu.id === "movement")!;
+  for (const item of items) item.shows = "same";
+  const [one] = displayPositions(items[1]!);
+  const at = (editing?: string) =>
+    [1, 2].map((entry): PanelState => {
+      const path = [{ menu: id, entry }];
+      return { ...panelAtRest(board), path, ...(editing === undefined ? {} : { editing }) };
+    });
+  const keeps = { ...board, panel: { ...board.panel!, timeoutKeeps: true } };
+  expect(tellApart(board, ask, at(one)).kind).toBe("wait");
+  expect(tellApart(keeps, ask, at(one)).kind).toBe("lost");
+});
+
+test("every question of a wizard is found while nothing is learned, though only an answer leads to it", () => {
+  let asked = 0;
+  for (const board of panelBoards())
+    for (const menu of board.panel!.menus.filter(({ kind }) => kind === "wizard"))
+      for (const { id, shows } of menu.items) {
+        const could = locate(board, panelAlone(false), panelAtRest(board), [shows]);
+        const found = could.map(({ path }) => {
+          const last = path.at(-1)!;
+          return board.panel!.menus.find((each) => each.id === last.menu)!.items[last.entry]!.id;
+        });
+        expect([board.id, found]).toEqual([board.id, expect.arrayContaining([id])]);
+        asked += 1;
+      }
+  expect(asked).toBeGreaterThan(5);
+});
