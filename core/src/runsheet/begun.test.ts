@@ -72,6 +72,24 @@ describe("a procedure that is begun because it is needed, on every board", () =>
     expect(voiding).toBeGreaterThan(20);
   });
 
+  test("tells nothing that is open already: begun a second time, what the first voided is not told again", () => {
+    let left = 0;
+    for (const { id, done, plan, procedure } of oneEach(all.filter((each) => each.procedure.clears.length))) {
+      const first = aftermathOf(plan, plan.sheet, procedure).voids.map(({ step }) => step);
+      const began = planJob(begins(done, procedure));
+      const ran = planJob(
+        answered(
+          began.bundle,
+          began.sheet.filter((step) => step.begun),
+        ),
+      );
+      const again = aftermathOf(ran, ran.sheet, procedure).voids.map(({ step }) => step);
+      expect([id, again.filter((step) => first.includes(step))]).toEqual([id, []]);
+      left += first.length;
+    }
+    expect(left).toBeGreaterThan(5);
+  });
+
   test("joins the sheet once for each time it is begun, at its station, and changes no step that was there", () => {
     for (const { id, done, plan, procedure } of oneEach(all)) {
       const twice = begins(begins(done, procedure), procedure);
