@@ -16,6 +16,7 @@ const coreLayers = [
   "controls",
   "state",
   "panel",
+  "motion",
   "twin",
   "runsheet",
   "plan",
@@ -108,6 +109,26 @@ const solvers = {
   message: "The page imports no solver: ask the planner, which works in the worker.",
 };
 
+/** Functions whose last bit differs from one engine to the next: a run would not be the same in Node and in a browser. */
+const engineMaths = [
+  ...[
+    "sin",
+    "cos",
+    "tan",
+    "asin",
+    "acos",
+    "atan",
+    "atan2",
+    "sinh",
+    "cosh",
+    "tanh",
+    "asinh",
+    "acosh",
+    "atanh",
+  ],
+  ...["exp", "expm1", "log", "log2", "log10", "log1p", "pow", "cbrt", "hypot"],
+];
+
 /** Nothing in core reads a clock, draws a random number or knows a browser: a run repeats, and tests in milliseconds. */
 const pureCore = {
   files: ["core/src/**/*.ts"],
@@ -128,6 +149,12 @@ const pureCore = {
       "error",
       { object: "Math", property: "random", message: "Chance is handed in as a seed." },
       { object: "Date", property: "now", message: "Time is handed in." },
+      ...engineMaths.map((property) => ({
+        object: "Math",
+        property,
+        message:
+          "It differs in the last bit between engines: use quantity/trig, or sums, products and roots.",
+      })),
     ],
     "no-restricted-syntax": [
       "error",
@@ -138,6 +165,10 @@ const pureCore = {
       {
         selector: "MemberExpression[property.name='localeCompare']",
         message: "Order differs between engines: compare with < and >.",
+      },
+      {
+        selector: ":matches(BinaryExpression[operator='**'], AssignmentExpression[operator='**='])",
+        message: "A power differs in the last bit between engines: multiply.",
       },
     ],
   },

@@ -143,6 +143,19 @@ test("what no board can do is there as a purpose with nothing for it; a reset at
   expect(known.map(({ id }) => id)).not.toContain("clear-speed");
 });
 
+test("every procedure of every board can be begun for something, those that fit no purpose among the others", () => {
+  let others = 0;
+  for (const id of boardIds()) {
+    const plan = planJob(bundleOn(id, usualDevices(id)));
+    const purposes = purposesOf(plan);
+    const taken = purposes.flatMap(({ procedures }) => procedures.map((each) => each.id));
+    const known = plan.bundle.board.procedures.filter(({ manner }) => manner !== "by-limits");
+    expect([id, known.filter((each) => !taken.includes(each.id))]).toEqual([id, []]);
+    others += purposes.filter((each) => each.id === "other").length;
+  }
+  expect(others).toBeGreaterThan(0);
+});
+
 test("what a board has nothing of is told as absent, and not as unknown", () => {
   const absent = (id: string, which: string) =>
     purposesOf(planJob(bundleOn(id, usualDevices(id)))).find((each) => each.id === which)!.absent;

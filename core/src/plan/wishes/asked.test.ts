@@ -1,6 +1,6 @@
 import { behaviourMisfit, settableBehaviours, type BehaviourId } from "../../board/index.ts";
 import { applyEdit, boardOnSite, presetOf, presetWishes, type JobBundle } from "../../job/index.ts";
-import { boardIds, bundleOn, shippedBoard, shippedPresets } from "../../testing/shipped.ts";
+import { boardIds, bundleOn, demoBundle, shippedBoard, shippedPresets } from "../../testing/shipped.ts";
 import { planWiring } from "../../wiring/index.ts";
 import { planJob } from "../plan.ts";
 import { decisionsOf } from "./decided.ts";
@@ -84,6 +84,30 @@ test("what the site decides is shown with its reason, and gives way only where i
   expect(firm).toBeGreaterThan(10);
 });
 
+test("what is wished against a firm decision is still told as idle, and what is wired to a relay as used", () => {
+  const line = (board: string, devices: string[], id: BehaviourId, wish?: string) =>
+    planJob(bundleOn(board, devices, wish === undefined ? {} : { [id]: wish })).wishes.find(
+      (each) => each.id === id,
+    )!;
+  const reaction = "threshold-sensor-reaction";
+  expect(line("lammerlow-thrussel", [], reaction, "closing").idle).toContain("Nothing sits on");
+  expect(line("lammerlow-thrussel", [], reaction, "closing").wished).toBe("closing");
+  const used = planJob(demoBundle("ropewalk")).wishes.find(({ id }) => id === "relay-1")!;
+  expect([used.decided?.value, used.idle]).toEqual(["lock", undefined]);
+});
+
+test("an input that something sits on is decided only where it was found off", () => {
+  const decided = (shows: string) => {
+    const bundle = bundleOn("lammerlow-thrussel", ["lammerlow-sill"]);
+    const menu = bundle.board.panel!.menus.flatMap(({ items }) => items);
+    const entry = menu.find(({ choices }) => choices?.some(({ sets }) => sets["threshold-sensor-reaction"]))!;
+    bundle.job.found.values = { [entry.id]: shows };
+    return decisionsOf(bundle, planWiring(bundle)).map(({ id }) => id);
+  };
+  expect(decided("off")).toContain("threshold-sensor-reaction");
+  expect(decided("on")).not.toContain("threshold-sensor-reaction");
+});
+
 test("a pedestrian opening is wished by width or by part of the travel, whichever the board takes", () => {
   const given = (id: string, wishes: Record<string, number>) => {
     const bundle = bundleOn(id, [], wishes);
@@ -92,6 +116,8 @@ test("a pedestrian opening is wished by width or by part of the travel, whicheve
   };
   expect(given("furzel-slathorn", { "pedestrian-opening": 30 })["pedestrian-opening-mm"]).toBe(1_200);
   expect(given("hexby-hoistrum", { "pedestrian-opening-mm": 1_000 })["pedestrian-opening"]).toBe(25);
+  // No further than open.
+  expect(given("hexby-hoistrum", { "pedestrian-opening-mm": 6_000 })["pedestrian-opening"]).toBe(100);
 });
 
 test("a job's wishes become a preset of one's own, with the reasons that were known", () => {
