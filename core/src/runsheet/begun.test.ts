@@ -126,6 +126,8 @@ describe("a procedure that is begun because it is needed, on every board", () =>
       expect(gates(begins({ ...done, log: later }, procedure))).toBe(1);
       const noted: LogEntry = { ...stamp("seen"), kind: "settings", as: "found", complete: true };
       expect(gates(begins({ ...done, log: [...later, noted] }, procedure))).toBe(0);
+      const some: LogEntry = { ...noted, complete: false };
+      expect(gates(begins({ ...done, log: [...later, some] }, procedure))).toBe(1);
     }
   });
 });
@@ -215,4 +217,29 @@ test("settings over visits: left at the hand-over, found otherwise at the next, 
   expect(first).toMatchObject({ subject: { kind: "dial", id: "V1" }, changed: true, differs: true });
   expect(first!.stands.map(({ text }) => text)[2]).toBe("3:00, 80 %");
   expect(rows.filter(({ changed }) => changed)).toHaveLength(1);
+});
+
+test("over three visits what was found is held against what was left last, and what still differs from the plan stands first", () => {
+  const done = doneOn("quillmarsh-tandrel");
+  const visit = (n: number, dials: Record<string, string>): LogEntry[] => [
+    { ...stamp(`open-${n}`), kind: "reopened", reason: "It stops half-way." },
+    { ...stamp(`seen-${n}`), kind: "settings", as: "found", dials, complete: true },
+  ];
+  const over = (n: number): LogEntry => ({ ...stamp(`over-${n}`), kind: "handed-over", to: "Perrin" });
+  // V2 was turned and left so at the second visit; at the third it stands as it was left. V1 was put back.
+  const left: LogEntry = { ...stamp("left"), kind: "settings", as: "left", dials: { V2: "2:00" } };
+  const log = [...done.log, over(1), ...visit(2, {}), left, over(2), ...visit(3, { V2: "2:00" })];
+  const rowsOf = (entries: LogEntry[]) => settingsHistory(planJob({ ...done, log: entries })).rows;
+  const row = (entries: LogEntry[], id: string) => rowsOf(entries).find(({ subject }) => subject.id === id)!;
+  expect(row(log, "V2")).toMatchObject({ changed: false, differs: true });
+  // Found otherwise and put back as planned: changed between visits, and nothing is left to do.
+  const [planned] = [row(log, "V1").stands.at(-1)!.text.split(",")[0]!];
+  const back: LogEntry = { ...stamp("back"), kind: "settings", as: "left", dials: { V1: planned } };
+  const turned = [...done.log, over(1), ...visit(2, { V1: "3:00" }), back, left];
+  expect(row(turned, "V1")).toMatchObject({ changed: true, differs: false });
+  expect(
+    rowsOf(turned)
+      .slice(0, 2)
+      .map(({ subject }) => subject.id),
+  ).toEqual(["V2", "V1"]);
 });

@@ -5,6 +5,7 @@ import { isIdle } from "../state.ts";
 import {
   keysAt,
   locate,
+  menuKeysThatMove,
   nearestScreens,
   panelAfter,
   panelAlone,
@@ -150,4 +151,12 @@ test("every question of a wizard is found while nothing is learned, though only 
         asked += 1;
       }
   expect(asked).toBeGreaterThan(5);
+});
+
+test("of the keys that move the leaf only those are told that step through the menus as well", () => {
+  const movers = (id: string) => menuKeysThatMove(shippedBoard(id)).map((key) => key.id);
+  expect(movers("furzel-slathorn").sort()).toEqual(["MINUS", "OK", "PLUS"]);
+  // Its wall keys move the door, and its menus are walked by the knob.
+  expect(movers("hexby-hoistrum")).toEqual([]);
+  expect(shippedBoard("hexby-hoistrum").keys.some(({ does }) => does.length)).toBe(true);
 });

@@ -62,3 +62,13 @@ test("an input whose use a setting chooses is set for what sits on it, whatever 
   expect([on("pedestrian"), on("fire")]).toEqual(["pedestrian", "fire"]);
   expect(wishesOf(bundle, { ...planWiring(bundle), placements: [] })["input-2-use"]).toBe("fire");
 });
+
+test("of one leaf nothing is wanted that only a pair has, whatever was wished", () => {
+  const wishes = { "leaf-delay-closing": 4, "leaf-delay-opening": 2, "opening-speed": 60 };
+  const bundle = bundleOn("osierbeck-quernish", [], wishes);
+  expect(wishesOf(bundle, planWiring(bundle))).toMatchObject(wishes);
+  bundle.job.survey.leaves = [{ ...bundle.job.survey.leaves[0]!, id: "only" }];
+  const alone = wishesOf(bundle, planWiring(bundle));
+  expect([alone["leaf-delay-closing"], alone["leaf-delay-opening"]]).toEqual([undefined, undefined]);
+  expect(alone["opening-speed"]).toBe(60);
+});
