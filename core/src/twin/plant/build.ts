@@ -1,0 +1,100 @@
+import type { Purpose } from "../../board/index.ts";
+import type { DeviceProfile } from "../../device/index.ts";
+import type { JobBundle, Leaf } from "../../job/index.ts";
+import {
+  liftingLeaf,
+  partingPair,
+  pushedSash,
+  slidingLeaf,
+  swingLeaf,
+  type Body,
+} from "../../motion/index.ts";
+import { radians } from "../../quantity/index.ts";
+import type { Which } from "../brain/index.ts";
+import { lineOf, type Manner } from "./gear.ts";
+import { ordinaryOverlap } from "./overlap.ts";
+import { stopAt, type Plant, type PlantLeaf } from "./plant.ts";
+
+/** How stiff the stops of a leaf are at its edge, N/m; and the end of what a drive can do where there is none. Assumed. */
+const stopStiffness = 1.5e5;
+
+/** A part of the travel that a drive goes on for where no stop ends it. */
+const overrun = 0.03;
+
+/** Part of the weight that springs carry, of what is lifted. Assumed. */
+const springs: Partial<Record<Purpose, number>> = { "industrial-door": 0.95, "rolling-grille": 0.7 };
+
+/** Roof that a rooflight lies in, °. Assumed. */
+const roofPitch = 20;
+
+const manners: Record<Purpose, Manner> = {
+  "swing-gate": "hinge",
+  radio: "hinge",
+  "sliding-gate": "way",
+  "pedestrian-door": "way",
+  "industrial-door": "shaft",
+  "rolling-grille": "shaft",
+  rooflight: "way",
+  window: "way",
+};
+
+/** A leaf of a survey as something that moves; `both` where one drive parts it from another alike. */
+function bodyOf(purpose: Purpose, leaf: Leaf, both: boolean): Body {
+  const { infill, massKg } = leaf;
+  const size = { widthM: leaf.widthMm / 1_000, heightM: leaf.heightMm / 1_000, massKg };
+  const travel = (leaf.travelMm ?? leaf.widthMm) / 1_000;
+  switch (purpose) {
+    case "swing-gate":
+    case "radio":
+      return swingLeaf(size, { travel: radians(leaf.openingDegrees ?? 90), infill });
+    case "industrial-door":
+    case "rolling-grille":
+      return liftingLeaf(size, { travel }, { springs: springs[purpose] ?? 1 });
+    case "rooflight":
+    case "window":
+      return pushedSash(size, { travel, pitch: radians(purpose === "window" ? 0 : roofPitch) });
+    default:
+      return both ? partingPair(size, { travel }) : slidingLeaf(size, { travel, infill });
+  }
+}
+
+function plantLeaf(purpose: Purpose, leaf: Leaf, drive: DeviceProfile, both: boolean): PlantLeaf {
+  const body = bodyOf(purpose, leaf, both);
+  const way = body.travel * body.arm;
+  const past = (has: boolean) => (has ? 0 : overrun * way);
+  return {
+    body,
+    line: lineOf(drive, manners[purpose]),
+    motion: { at: 0, speed: 0 },
+    drive: { volts: 0, limit: Infinity, brake: true },
+    stops: [
+      stopAt(body, -past(leaf.stopClosed), "closing", stopStiffness),
+      stopAt(body, way + past(leaf.stopOpen), "opening", stopStiffness),
+    ],
+    obstacles: [],
+  };
+}
+
+/** What moves on a job's site, its leaves closed and at rest; a leaf without a drive does not move, and is left out. */
+export function plantOf({ board, job, devices }: JobBundle): Plant {
+  const { leaves } = job.survey;
+  const profileOf = (leaf: Leaf): DeviceProfile | undefined => {
+    const placed = job.devices.filter((device) => device.leaf === leaf.id);
+    return devices.find(
+      ({ id, revision, kind }) =>
+        kind === "drive" && placed.some(({ device }) => device.id === id && device.revision === revision),
+    );
+  };
+  const which = ({ id }: Leaf): Which => (id === "overlapped" ? "second" : "first");
+  const driven = leaves.flatMap((leaf) => {
+    const drive = profileOf(leaf);
+    return drive ? [{ leaf, drive }] : [];
+  });
+  // One drive for two leaves alike: they part on its belt.
+  const both = leaves.length === 2 && driven.length === 1 && board.purpose === "pedestrian-door";
+  const plant = Object.fromEntries(
+    driven.map(({ leaf, drive }) => [which(leaf), plantLeaf(board.purpose, leaf, drive, both)]),
+  );
+  const overlaps = driven.length === 2 && manners[board.purpose] === "hinge";
+  return { leaves: plant, ...(overlaps ? { overlap: ordinaryOverlap() } : {}) };
+}
