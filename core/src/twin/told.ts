@@ -3,13 +3,14 @@ import {
   entryName,
   handlesOf,
   labelsOf,
+  leafName,
   movingThing,
   type BoardProfile,
   type Purpose,
 } from "../board/index.ts";
 import type { PanelEvent } from "../panel/index.ts";
 import { listed, sentence } from "../quantity/index.ts";
-import type { Brain, BrainEvent } from "./brain/index.ts";
+import type { Brain, BrainEvent, Which } from "./brain/index.ts";
 import { movesIn } from "./runner/index.ts";
 
 const labelOf = (list: readonly { id: string; label: string }[], id: string) =>
@@ -17,6 +18,11 @@ const labelOf = (list: readonly { id: string; label: string }[], id: string) =>
 
 const withCode = (text: string, code: string | undefined) =>
   code === undefined ? `${text}.` : `${text}; it shows ${code}.`;
+
+const leafNamed = (board: BoardProfile, leaves: number, leaf: Which): string =>
+  leaves < 2
+    ? `the ${movingThing(board)}`
+    : `the ${leafName(board, leaf === "first" ? "overlapping" : "overlapped")}`;
 
 /** What happened at a running board, in a sentence; undefined for what lamps and display tell by themselves. */
 function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefined {
@@ -38,6 +44,8 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
       return movesText(movesIn([event], leaves), board);
     case "stops":
       return `${sentence(`the ${movingThing(board)}`)} stands ${event.at === "between" ? "between its ends" : event.at}.`;
+    case "obstructed":
+      return `${sentence(leafNamed(board, leaves, event.leaf))} pushes against something.`;
     case "learned":
       return `In memory: ${memory(event.memory)}.`;
     case "added":

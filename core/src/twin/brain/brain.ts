@@ -26,8 +26,12 @@ export interface Run {
   leaves: readonly Which[];
   /** A program's phase, a command, a key that is held, or what a board does without mains. */
   because: "phase" | "command" | "held" | "fall";
-  /** Seconds until the next place. */
+  /** Seconds until the next place; without end where the leaves are sensed. */
   left: number;
+  /** Seconds it has been under way. */
+  since: number;
+  /** Leaves that have come to where they go, as far as the board senses them. */
+  there: readonly Which[];
 }
 
 /** A program under way: the phases that are still to do, and what it knows of the ends so far. */
@@ -54,6 +58,8 @@ export type BrainEvent =
   | { kind: "held-off"; input: string }
   | { kind: "moves"; toward: End; leaves: readonly Which[] }
   | { kind: "stops"; at: LeafPlace }
+  /** A leaf pushes against something that is no end of its travel. */
+  | { kind: "obstructed"; leaf: Which }
   | { kind: "learned" | "forgot" | "added" | "dropped"; memory: string }
   | { kind: "committed"; which: keyof Positions }
   | { kind: "restored"; what: "values" | "everything" }
@@ -76,6 +82,8 @@ export interface Brain {
   readonly leaves: number;
   /** Time passes by itself: a hold takes none of its own. */
   live: boolean;
+  /** Something moves its leaves, and it is told what it senses of them; else they are where they go after a while. */
+  sensed: boolean;
   power: boolean;
   mains: boolean;
   battery: BatteryState;
@@ -128,6 +136,7 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     cards,
     leaves: Math.min(leaves, board.leaves),
     live: false,
+    sensed: false,
     power: false,
     mains: true,
     battery: "good",

@@ -122,6 +122,19 @@ export function arrivedOnCommand(brain: Brain, toward: End): void {
   brain.pause = typeof seconds === "number" ? seconds : 0;
 }
 
+/**
+ * A leaf pushes against something that is no end of its travel. Closing it goes back, opening it stops; a key that is held
+ * stops as well.
+ */
+export function obstructed(brain: Brain, leaf: Which): void {
+  const { run } = brain;
+  if (!run) return;
+  say(brain, { kind: "obstructed", leaf });
+  const { toward, because } = run;
+  stop(brain);
+  if (toward === "closed" && because !== "held") setOff(brain, "open", "command");
+}
+
 /** A protection trips or clears while the leaves are under way or about to be. */
 export function trips(brain: Brain, input: BoardInput): void {
   const { run } = brain;

@@ -1,7 +1,7 @@
-import type { Condition } from "../../board/index.ts";
+import type { Condition, LeafPlace } from "../../board/index.ts";
 import { panelWaits } from "../../panel/index.ts";
 import { holds, inForce } from "./ask.ts";
-import { say, type Brain } from "./brain.ts";
+import { say, type Brain, type Run, type Which } from "./brain.ts";
 import { arrivedOnCommand, go } from "./command.ts";
 import { keep, learn } from "./memory.ts";
 import { arrivedInPhase, looks, programSeconds, programWaited } from "./program.ts";
@@ -36,14 +36,38 @@ function cycled(brain: Brain): void {
     }
 }
 
-/** The leaves come to their next place. */
-function moves(brain: Brain): void {
-  const { run } = brain;
-  if (!run || run.left > instant) return;
-  if (!moveOn(brain, run)) return;
+/** What comes of a run that is over. */
+function arrived(brain: Brain, run: Run): void {
   if (run.because === "phase") return arrivedInPhase(brain);
   if (run.toward === "closed" && placeOf(brain) === "closed" && knowsTravel(brain)) cycled(brain);
   if (run.because === "command") arrivedOnCommand(brain, run.toward);
+}
+
+/** The leaves come to their next place. */
+function moves(brain: Brain): void {
+  const { run } = brain;
+  if (run && run.left <= instant && moveOn(brain, run)) arrived(brain, run);
+}
+
+/** It senses that a leaf has left an end. */
+export function leavesEnd(brain: Brain, leaf: Which): void {
+  brain.at[leaf] = "between";
+  looks(brain);
+}
+
+/** It senses that a leaf has come to where it goes; a run whose leaves are all there is over. */
+export function comesTo(brain: Brain, leaf: Which, place: LeafPlace): void {
+  brain.at[leaf] = place;
+  const { run } = brain;
+  if (run?.leaves.includes(leaf) && place === run.to && !run.there.includes(leaf)) {
+    run.there = [...run.there, leaf];
+    if (run.there.length === run.leaves.length) {
+      delete brain.run;
+      say(brain, { kind: "stops", at: placeOf(brain) });
+      arrived(brain, run);
+    }
+  }
+  looks(brain);
 }
 
 const knowsTravel = ({ board, held }: Brain) =>
@@ -67,8 +91,11 @@ export function waits(brain: Brain, seconds: number): void {
   for (let rest = seconds; ;) {
     const by = Math.min(rest, nextSeconds(brain));
     rest -= by;
-    if (brain.run) brain.run.left -= by;
-    else if (brain.running) brain.running.waited += by;
+    if (brain.run) {
+      brain.run.left -= by;
+      brain.run.since += by;
+    }
+    if (!brain.run && brain.running) brain.running.waited += by;
     if (brain.pause !== undefined) brain.pause -= by;
     if (brain.storing !== undefined) brain.storing -= by;
     if (brain.boot) brain.boot.left -= by;

@@ -75,25 +75,35 @@ function plantLeaf(purpose: Purpose, leaf: Leaf, drive: DeviceProfile, both: boo
   };
 }
 
+/** The profile of the drive that moves a leaf; undefined where there is none. */
+function driveOf({ job, devices }: JobBundle, leaf: Leaf): DeviceProfile | undefined {
+  const placed = job.devices.filter((device) => device.leaf === leaf.id);
+  return devices.find(
+    ({ id, revision, kind }) =>
+      kind === "drive" && placed.some(({ device }) => device.id === id && device.revision === revision),
+  );
+}
+
+const whichOf = ({ id }: Leaf): Which => (id === "overlapped" ? "second" : "first");
+
+/** How a leaf's drive finds the ends of its travel; by what stops it, where its profile says nothing. */
+export function limitsOf(bundle: JobBundle, which: Which): NonNullable<DeviceProfile["limits"]> {
+  const leaf = bundle.job.survey.leaves.find((each) => whichOf(each) === which);
+  return (leaf && driveOf(bundle, leaf)?.limits) ?? "stops";
+}
+
 /** What moves on a job's site, its leaves closed and at rest; a leaf without a drive does not move, and is left out. */
-export function plantOf({ board, job, devices }: JobBundle): Plant {
+export function plantOf(bundle: JobBundle): Plant {
+  const { board, job } = bundle;
   const { leaves } = job.survey;
-  const profileOf = (leaf: Leaf): DeviceProfile | undefined => {
-    const placed = job.devices.filter((device) => device.leaf === leaf.id);
-    return devices.find(
-      ({ id, revision, kind }) =>
-        kind === "drive" && placed.some(({ device }) => device.id === id && device.revision === revision),
-    );
-  };
-  const which = ({ id }: Leaf): Which => (id === "overlapped" ? "second" : "first");
   const driven = leaves.flatMap((leaf) => {
-    const drive = profileOf(leaf);
+    const drive = driveOf(bundle, leaf);
     return drive ? [{ leaf, drive }] : [];
   });
   // One drive for two leaves alike: they part on its belt.
   const both = leaves.length === 2 && driven.length === 1 && board.purpose === "pedestrian-door";
   const plant = Object.fromEntries(
-    driven.map(({ leaf, drive }) => [which(leaf), plantLeaf(board.purpose, leaf, drive, both)]),
+    driven.map(({ leaf, drive }) => [whichOf(leaf), plantLeaf(board.purpose, leaf, drive, both)]),
   );
   const overlaps = driven.length === 2 && manners[board.purpose] === "hinge";
   return { leaves: plant, ...(overlaps ? { overlap: ordinaryOverlap() } : {}) };

@@ -1,3 +1,3 @@
-export { plantOf } from "./build.ts";
-export { binds, type Overlap } from "./overlap.ts";
-export { ampsOf, edgeOf, plantMoves, stopAt, type Plant, type PlantLeaf } from "./plant.ts";
+export { limitsOf, plantOf } from "./build.ts";
+export { binds } from "./overlap.ts";
+export { ampsOf, edgeOf, plantMoves, type Plant, type PlantLeaf } from "./plant.ts";

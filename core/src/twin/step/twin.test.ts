@@ -1,0 +1,139 @@
+import { brainAtRest, brainDoes, placeOf, setTripped, type Brain } from "../brain/index.ts";
+import { binds, edgeOf } from "../plant/index.ts";
+import { arrange } from "../runner/index.ts";
+import { told } from "../told.ts";
+import { boardOnSite, type JobBundle } from "../../job/index.ts";
+import { boardIds, bundleOn, shippedBoard, usualDevices } from "../../testing/shipped.ts";
+import { tickSeconds, twinDoes, twinOf, twinRuns, type Twin } from "./index.ts";
+
+const driving = boardIds().filter((id) => shippedBoard(id).leaves > 0);
+
+/** A board on its site that knows its travel, with power, closed; `conditions` may set it further. */
+function twin(
+  id: string,
+  bundle: JobBundle = bundleOn(id, usualDevices(id)),
+  ...conditions: Parameters<typeof arrange>[1]
+): Twin {
+  const { job } = bundle;
+  const brain = brainAtRest(boardOnSite(job, bundle.board), { leaves: job.survey.leaves.length });
+  brain.power = true;
+  const travel = brain.board.memories.filter(({ holds }) => holds === "travel");
+  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
+  // As delivered one board's force dial stands fully off, and its leaves meet together: of a pair that overlaps they bind.
+  for (const kind of ["positions", "inForce"] as const)
+    if (id === "quillmarsh-tandrel")
+      brain[kind] = { ...brain[kind], dials: { ...brain[kind].dials, V2: "12:00", V3: "12:00" } };
+  brain.events = [];
+  return twinOf(brain, bundle);
+}
+
+const commands = (it: Twin, command: "open" | "close" | "step") =>
+  twinDoes(it, (brain) => void brainDoes(brain, { command }));
+
+/** Runs until this holds; the seconds it took, or undefined after the most. */
+function until(it: Twin, holds: (brain: Brain) => boolean, most = 120): number | undefined {
+  for (let n = 0; n < most / 0.1; n += 1) {
+    if (holds(it.brain)) return n * 0.1;
+    twinRuns(it, 0.1);
+  }
+  return undefined;
+}
+
+const rests = (brain: Brain) => brain.run === undefined;
+const kinds = (it: Twin) => it.brain.events.map(({ kind }) => kind);
+
+describe("a board that knows its travel, on its site", () => {
+  test.each(driving)("%s: opens to its end and closes again, and meets nothing on the way", (id) => {
+    const it = twin(id);
+    commands(it, "open");
+    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(1);
+    for (const { motion, body } of Object.values(it.plant.leaves))
+      expect(motion.at / body.travel).toBeGreaterThan(0.98);
+    commands(it, "close");
+    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "closed")).toBeGreaterThan(1);
+    for (const { motion, body } of Object.values(it.plant.leaves))
+      expect(motion.at / body.travel).toBeLessThan(0.02);
+    expect(kinds(it)).not.toContain("obstructed");
+  });
+
+  test.each(driving)("%s: what stands in the way of its closing turns it back open", (id) => {
+    const it = twin(id);
+    commands(it, "open");
+    until(it, (brain) => rests(brain) && placeOf(brain) === "open");
+    for (const leaf of Object.values(it.plant.leaves)) {
+      const way = leaf.body.travel * leaf.body.arm;
+      leaf.obstacles.push({ at: way / 2, stops: "closing", stiffness: 5e4, damping: 2_000 });
+    }
+    commands(it, "close");
+    const said = told(it.brain, () => void until(it, ({ run }) => run?.toward === "open"));
+    expect(said.join(" ")).toMatch(/^.* pushes against something\. .* opens?\.$/);
+    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(0);
+  });
+
+  test("a force dial fully off: it never sets off, and is told as obstructed (trap 1)", () => {
+    const it = twin("quillmarsh-tandrel");
+    for (const kind of ["positions", "inForce"] as const)
+      it.brain[kind] = { ...it.brain[kind], dials: { ...it.brain[kind].dials, V2: "7:30" } };
+    commands(it, "open");
+    until(it, rests, 20);
+    for (const { motion } of Object.values(it.plant.leaves)) expect(motion.at).toBeLessThan(0.001);
+    expect(kinds(it)).toContain("obstructed");
+  });
+});
+
+describe("two leaves on their site", () => {
+  const pairs = driving.filter((id) => Object.keys(twin(id).plant.leaves).length === 2);
+
+  test.each(pairs)(
+    "%s: the overlapping one leads on opening and comes last on closing, and they do not bind",
+    (id) => {
+      const it = twin(id);
+      const { first, second } = it.plant.leaves;
+      commands(it, "open");
+      until(it, () => edgeOf(second!) > 0.05);
+      expect(edgeOf(first!)).toBeGreaterThan(edgeOf(second!));
+      until(it, rests);
+      commands(it, "close");
+      until(it, rests);
+      if (it.plant.overlap) expect(binds(it.plant.overlap, edgeOf(first!), edgeOf(second!))).toBe(false);
+      expect(placeOf(it.brain)).toBe("closed");
+    },
+  );
+
+  test("a hinge of the overlapped leaf that has gone stiff makes it come last: they bind (trap 25)", () => {
+    const it = twin("osierbeck-quernish");
+    commands(it, "open");
+    until(it, rests);
+    const { first, second } = it.plant.leaves;
+    Object.assign(second!.line, { freeSpeed: second!.line.freeSpeed / 3 });
+    commands(it, "close");
+    until(it, () => binds(it.plant.overlap!, edgeOf(first!), edgeOf(second!)), 90);
+    expect(binds(it.plant.overlap!, edgeOf(first!), edgeOf(second!))).toBe(true);
+  });
+});
+
+test("a beam broken while it closes turns it back by its board's logic, where it truly is", () => {
+  const it = twin("quillmarsh-tandrel");
+  commands(it, "open");
+  until(it, rests);
+  commands(it, "close");
+  twinRuns(it, 6);
+  // The overlapped leaf closes first.
+  const { motion } = it.plant.leaves.second!;
+  const was = motion.at;
+  twinDoes(it, (brain) => setTripped(brain, "beam", true));
+  twinRuns(it, 5);
+  expect(it.brain.run?.toward).toBe("open");
+  expect(was).toBeLessThan(1.2);
+  expect(motion.at).toBeGreaterThan(was);
+});
+
+test("a run is the same however it is cut into calls, to the last bit", () => {
+  const [one, other] = [0, 1].map(() => twin("osierbeck-quernish"));
+  for (const it of [one!, other!]) commands(it, "open");
+  twinRuns(one!, 12);
+  for (let n = 0; n < 12 / tickSeconds; n += 1) twinRuns(other!, tickSeconds);
+  const where = (it: Twin) => Object.values(it.plant.leaves).map(({ motion }) => [motion.at, motion.speed]);
+  expect(where(one!)).toEqual(where(other!));
+  expect(one!.brain.events).toEqual(other!.brain.events);
+});
