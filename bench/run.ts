@@ -3,12 +3,14 @@ import { benchAssignment } from "./assignment.ts";
 import { benchKeyPath } from "./key-path.ts";
 import { benchLongTasks } from "./long-tasks.ts";
 import { benchManyKeys } from "./many-keys.ts";
+import { benchTwin } from "./twin.ts";
 import { benchUnderLoad } from "./under-load.ts";
 import { benchWholePlan } from "./whole-plan.ts";
 
 await benchAssignment();
 await benchKeyPath();
 await benchWholePlan();
+await benchTwin();
 await benchApiRead();
 await benchLongTasks();
 await benchManyKeys();

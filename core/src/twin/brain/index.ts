@@ -5,5 +5,5 @@ export { faceOf } from "./face.ts";
 export { actsAfter, brainDoes, keyDown, keyUp, pressesInRow, setTripped } from "./gesture.ts";
 export { placeOf } from "./run.ts";
 export { obstructed } from "./command.ts";
-export { orderOf, type Order } from "./orders.ts";
+export { legOf, type Leg } from "./orders.ts";
 export { comesTo, leavesEnd, nextSeconds, settles, waits } from "./time.ts";

@@ -2,13 +2,20 @@ import type { BehaviourId, End } from "../../board/index.ts";
 import { inForce } from "./ask.ts";
 import type { Brain, Run, Which } from "./brain.ts";
 
-/** What the board does with one leaf's drive. */
-export interface Order {
+/** What the board does with one leaf's drive during a run. */
+export interface Leg {
   toward: End;
-  /** Part of the volts it could give. */
-  speed: number;
+  /** Seconds of the run after which it is driven: the warning, and its wait for the other leaf. */
+  after: number;
+  /** Parts of the volts it could give: on the way, and over the last part of the travel. */
+  full: number;
+  slow: number;
+  /** Part of the travel that is driven slowly; none while the board does not know the travel. */
+  slowPart: number;
   /** Part of the drive's thrust above which it gives way. */
   force: number;
+  /** The board knows how far the leaf goes. */
+  knows: boolean;
 }
 
 /** What a board does where no behaviour says it; assumed. */
@@ -48,30 +55,35 @@ function warningOf(brain: Brain, { toward, because, to }: Run): number {
   return closing ?? walking ?? number(brain, "pre-warning") ?? 0;
 }
 
-function speedOf(brain: Brain, { because, toward }: Run, left: number | undefined): number {
+/** How fast a program's phase, or a key that is held, moves a leaf; undefined on command, where it is as set. */
+function heldOrPhase(brain: Brain, { because }: Run): number | undefined {
   if (because === "held") return assumed.heldSpeed;
-  const learning = because === "phase" ? brain.running?.queue[0]?.speed : undefined;
-  if (learning === "slow") return assumed.slowSpeed;
-  if (learning === "learn") return assumed.learnSpeed;
-  const full = percent(brain, toward === "open" ? "opening-speed" : "closing-speed") ?? 1;
-  const last = percent(brain, "slow-down-distance") ?? assumed.slowDownPart;
-  if (left === undefined || left > last) return full;
-  return Math.min(full, percent(brain, "slow-down-speed") ?? assumed.slowSpeed);
+  const speed = because === "phase" ? brain.running?.queue[0]?.speed : undefined;
+  return speed === "slow" ? assumed.slowSpeed : speed === "learn" ? assumed.learnSpeed : undefined;
 }
 
-/**
- * What the board does with a leaf's drive just now; undefined where it does nothing. `left` is the part of its travel that
- * is still before it, as far as the board knows it.
- */
-export function orderOf(brain: Brain, leaf: Which, left?: number): Order | undefined {
+/** True once every memory of the travel is filled. */
+const knowsTravel = ({ board, held }: Brain): boolean => {
+  const travel = board.memories.filter(({ holds }) => holds === "travel");
+  return travel.length > 0 && travel.every(({ id }) => (held[id] ?? 0) > 0);
+};
+
+/** What the board does with a leaf's drive in the run that is under way; undefined where it does nothing with it. */
+export function legOf(brain: Brain, leaf: Which): Leg | undefined {
   const { run } = brain;
-  if (!brain.power || !run?.leaves.includes(leaf) || run.there.includes(leaf)) return undefined;
-  if (run.since < warningOf(brain, run) + delayOf(brain, run, leaf)) return undefined;
+  if (!brain.power || !run?.leaves.includes(leaf)) return undefined;
   const { toward } = run;
+  const full = percent(brain, toward === "open" ? "opening-speed" : "closing-speed") ?? 1;
+  const even = heldOrPhase(brain, run);
+  const knows = knowsTravel(brain);
   return {
     toward,
-    speed: speedOf(brain, run, left),
+    after: warningOf(brain, run) + delayOf(brain, run, leaf),
+    full: even ?? full,
+    slow: even ?? Math.min(full, percent(brain, "slow-down-speed") ?? assumed.slowSpeed),
+    slowPart: knows ? (percent(brain, "slow-down-distance") ?? assumed.slowDownPart) : 0,
     force:
       percent(brain, toward === "open" ? "force-opening" : "force-closing") ?? percent(brain, "force") ?? 1,
+    knows,
   };
 }

@@ -2,12 +2,14 @@ import type { Purpose } from "../../board/index.ts";
 import type { DeviceProfile } from "../../device/index.ts";
 import type { JobBundle, Leaf } from "../../job/index.ts";
 import {
+  drivePush,
   liftingLeaf,
   partingPair,
   pushedSash,
   slidingLeaf,
   swingLeaf,
   type Body,
+  type Drive,
 } from "../../motion/index.ts";
 import { radians } from "../../quantity/index.ts";
 import type { Which } from "../brain/index.ts";
@@ -61,12 +63,13 @@ function bodyOf(purpose: Purpose, leaf: Leaf, both: boolean): Body {
 function plantLeaf(purpose: Purpose, leaf: Leaf, drive: DeviceProfile, both: boolean): PlantLeaf {
   const body = bodyOf(purpose, leaf, both);
   const way = body.travel * body.arm;
+  const line = lineOf(drive, manners[purpose]);
+  const driven: Drive = { volts: 0, limit: Infinity, brake: true };
   const past = (has: boolean) => (has ? 0 : overrun * way);
   return {
     body,
-    line: lineOf(drive, manners[purpose]),
+    ...{ line, drive: driven, pushes: (speed: number) => drivePush(line, driven, speed) },
     motion: { at: 0, speed: 0 },
-    drive: { volts: 0, limit: Infinity, brake: true },
     stops: [
       stopAt(body, -past(leaf.stopClosed), "closing", stopStiffness),
       stopAt(body, way + past(leaf.stopOpen), "opening", stopStiffness),

@@ -1,7 +1,7 @@
 import {
   advance,
+  contactForce,
   driveAmps,
-  drivePush,
   edgeMassKg,
   holds,
   type Body,
@@ -9,6 +9,7 @@ import {
   type Drive,
   type DriveLine,
   type Motion,
+  type Push,
 } from "../../motion/index.ts";
 import type { Which } from "../brain/index.ts";
 import { overlapContacts, takesSides, type Overlap } from "./overlap.ts";
@@ -19,6 +20,8 @@ export interface PlantLeaf {
   readonly line: DriveLine;
   readonly motion: Motion;
   readonly drive: Drive;
+  /** What the drive does at a speed, as it is driven just now. */
+  readonly pushes: (speed: number) => Push;
   /** Stops at its ends, and what stands in its way. */
   stops: readonly Contact[];
   obstacles: Contact[];
@@ -42,23 +45,48 @@ export const stopAt = (body: Body, at: number, stops: Contact["stops"], stiffnes
   damping: 0.7 * Math.sqrt(stiffness * edgeMassKg(body)),
 });
 
+const apart: ReturnType<typeof overlapContacts> = { overlapping: [], overlapped: [] };
+
+/** What the leaves of a pair do to one another where they stand. */
+const touching = ({ leaves: { first, second }, overlap }: Plant): typeof apart =>
+  overlap && first && second ? overlapContacts(overlap, edgeOf(first), edgeOf(second)) : apart;
+
+/** True where a leaf stands and nothing that pushes it is more than what holds it. */
+function stands(leaf: PlantLeaf, beside: readonly Contact[]): boolean {
+  const { body, motion, drive, line, stops, obstacles } = leaf;
+  if (motion.speed !== 0 || drive.volts !== 0) return false;
+  if (holds(line, drive)) return true;
+  const edge = edgeOf(leaf);
+  let push = body.pull(motion.at);
+  for (const contacts of [stops, obstacles, beside])
+    for (const contact of contacts) push += body.arm * contactForce(contact, edge, 0);
+  return Math.abs(push) <= body.friction;
+}
+
+/** True where nothing moves and nothing will by itself: every drive is off, and friction or its drive holds each leaf. */
+export function isAtRest(plant: Plant): boolean {
+  const { first, second } = plant.leaves;
+  const touch = touching(plant);
+  return (!first || stands(first, touch.overlapping)) && (!second || stands(second, touch.overlapped));
+}
+
 /** Moves everything on by some seconds. */
-export function plantMoves({ leaves, overlap }: Plant, seconds: number): void {
-  const { first, second } = leaves;
-  const touch =
-    overlap && first && second
-      ? overlapContacts(overlap, edgeOf(first), edgeOf(second))
-      : { overlapping: [], overlapped: [] };
+export function plantMoves(plant: Plant, seconds: number): void {
+  const {
+    leaves: { first, second },
+    overlap,
+  } = plant;
+  const touch = touching(plant);
   for (const [leaf, beside] of [
     [first, touch.overlapping],
     [second, touch.overlapped],
   ] as const) {
     if (!leaf) continue;
-    const { body, line, motion, drive, stops, obstacles } = leaf;
+    const { body, line, motion, drive, pushes, stops, obstacles } = leaf;
     const held = holds(line, drive);
     if (held && motion.speed === 0) continue;
     const contacts = obstacles.length || beside.length ? [...stops, ...obstacles, ...beside] : stops;
-    advance(body, motion, { drive: (speed) => drivePush(line, drive, speed), held, contacts }, seconds);
+    advance(body, motion, { drive: pushes, held, contacts }, seconds);
   }
   if (overlap && first && second) takesSides(overlap, edgeOf(first), edgeOf(second));
 }

@@ -5,7 +5,7 @@ import {
   leavesEnd,
   obstructed,
   type Brain,
-  type Order,
+  type Leg,
   type Which,
 } from "../brain/index.ts";
 import type { PlantLeaf } from "../plant/index.ts";
@@ -32,16 +32,9 @@ const tells = {
   stallSeconds: 0.3,
 };
 
-const knowsTravel = ({ board, held }: Brain): boolean =>
-  board.memories.some(({ id, holds }) => holds === "travel" && (held[id] ?? 0) > 0);
-
 /** Part of the travel between a leaf and the end it goes to. */
-const before = ({ body, motion }: PlantLeaf, { toward }: Order): number =>
+export const partBefore = ({ body, motion }: PlantLeaf, toward: Leg["toward"]): number =>
   toward === "open" ? 1 - motion.at / body.travel : motion.at / body.travel;
-
-/** Part of the travel that is still before a leaf, as far as the board knows it: once it has learned. */
-export const leftOf = (brain: Brain, leaf: PlantLeaf, toward: Order["toward"]): number | undefined =>
-  knowsTravel(brain) ? before(leaf, { toward, speed: 0, force: 0 }) : undefined;
 
 /** Part of the travel that a pedestrian opening is; half where nothing says it. */
 function pedestrianPart(brain: Brain, { body }: PlantLeaf): number {
@@ -59,33 +52,36 @@ function stalls(sense: Sense, { motion, line }: PlantLeaf, seconds: number): boo
   return sense.stalled > tells.stallSeconds;
 }
 
-/** What the board makes of where a leaf is: it has left its end, has come to one, or pushes against what is none. */
-export function sensed(
+/** The board senses that a leaf has left its end. */
+export function sensesLeaving(brain: Brain, which: Which, { motion, body }: PlantLeaf): void {
+  const from = brain.at[which];
+  if (from === "between") return;
+  const part = motion.at / body.travel;
+  if (from === "closed" ? part > tells.left : part < 1 - tells.left) leavesEnd(brain, which);
+}
+
+/**
+ * What the board makes of a leaf that it drives: it has come to an end, by a limit, by its count or by what stops it; or it
+ * pushes against what is no end.
+ */
+export function sensesComing(
   brain: Brain,
   which: Which,
-  { leaf, sense, order }: { leaf: PlantLeaf; sense: Sense; order: Order | undefined },
+  leaf: PlantLeaf,
+  sense: Sense,
+  leg: Leg,
   seconds: number,
 ): void {
-  const { motion, body } = leaf;
-  const part = motion.at / body.travel;
-  const from = brain.at[which];
-  if ((from === "closed" && part > tells.left) || (from === "open" && part < 1 - tells.left))
-    leavesEnd(brain, which);
-  if (!order) {
-    sense.driven = 0;
-    sense.stalled = 0;
-    return;
-  }
-  const { toward } = order;
-  const place = brain.run?.to ?? toward;
-  if (place === "between") {
-    if (part >= pedestrianPart(brain, leaf)) return comesTo(brain, which, "between");
-  } else if (sense.limits !== "stops" && (sense.limits !== "encoder" || knowsTravel(brain))) {
-    if (before(leaf, order) <= tells.limit) return comesTo(brain, which, toward);
+  const { toward } = leg;
+  if (brain.run?.to === "between") {
+    if (leaf.motion.at / leaf.body.travel >= pedestrianPart(brain, leaf))
+      return comesTo(brain, which, "between");
+  } else if (sense.limits !== "stops" && (sense.limits !== "encoder" || leg.knows)) {
+    if (partBefore(leaf, toward) <= tells.limit) return comesTo(brain, which, toward);
   }
   if (!stalls(sense, leaf, seconds)) return;
+  // What it does not know yet it takes for the end.
   const learning = brain.run?.because !== "command";
-  const atEnd = learning || before(leaf, order) < tells.near;
-  if (atEnd) comesTo(brain, which, toward);
+  if (learning || partBefore(leaf, toward) < tells.near) comesTo(brain, which, toward);
   else obstructed(brain, which);
 }

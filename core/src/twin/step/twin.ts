@@ -1,7 +1,7 @@
 import type { JobBundle } from "../../job/index.ts";
-import { nextSeconds, orderOf, waits, type Brain, type Order, type Which } from "../brain/index.ts";
-import { limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
-import { leftOf, sensed, type Sense } from "./sense.ts";
+import { nextSeconds, legOf, waits, type Brain, type Leg, type Which } from "../brain/index.ts";
+import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
+import { partBefore, sensesComing, sensesLeaving, type Sense } from "./sense.ts";
 
 /** One step of the twin, s. */
 export const tickSeconds = 0.005;
@@ -12,9 +12,10 @@ export interface Twin {
   readonly plant: Plant;
   readonly senses: Partial<Record<Which, Sense>>;
   ticks: number;
-  /** The run of the last step: another one begins to be felt anew. */
-  run?: Brain["run"];
-  /** Seconds the board has not counted yet, and at how many it wants to. */
+  /** What the board does with its drives, and of what that was worked out. */
+  legs: Partial<Record<Which, Leg | undefined>>;
+  of: { run?: Brain["run"]; inForce?: Brain["inForce"]; phase?: unknown };
+  /** Steps whose time the board has not counted yet, and at how many it wants to. */
   owed: number;
   due: number;
 }
@@ -37,55 +38,76 @@ export function twinOf(brain: Brain, bundle: JobBundle): Twin {
     leaf.motion.at = part * leaf.body.travel;
     senses[which] = { limits: limitsOf(bundle, which), driven: 0, stalled: 0 };
   }
-  return { brain, plant, senses, ticks: 0, owed: 0, due: 0 };
+  return { brain, plant, senses, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 };
 }
 
 /** The board counts the time it is owed. Before anything is done to it, so that nothing comes too early. */
 function counts(twin: Twin): void {
   const { brain, owed } = twin;
   twin.owed = 0;
-  if (owed > 0) waits(brain, owed);
-  twin.due = Math.min(longestOwed, nextSeconds(brain));
+  if (owed > 0) waits(brain, owed * tickSeconds);
+  twin.due = Math.ceil(Math.min(longestOwed, nextSeconds(brain)) / tickSeconds - 1e-6);
 }
 
-/** A drive is given what the board orders. */
-function ordered({ drive, line }: PlantLeaf, order: Order | undefined): void {
-  drive.volts = order ? (order.toward === "open" ? 1 : -1) * order.speed * line.ratedVolts : 0;
-  drive.limit = order ? order.force * line.thrust : Infinity;
+/** What the board does with its drives: worked out where a run, a phase or a setting is another than in the last step. */
+function legsNow(twin: Twin): Twin["legs"] {
+  const { brain, senses } = twin;
+  const { run, inForce } = brain;
+  const phase = brain.running?.queue[0];
+  const { of } = twin;
+  if (run === of.run && inForce === of.inForce && phase === of.phase) return twin.legs;
+  if (run !== of.run)
+    for (const sense of Object.values(senses)) Object.assign(sense, { driven: 0, stalled: 0 });
+  twin.of = { run, inForce, phase };
+  twin.legs = { first: legOf(brain, "first"), second: legOf(brain, "second") };
+  return twin.legs;
+}
+
+/** A drive is given what the board orders; true where it is driven. */
+function ordered({ brain, owed }: Twin, which: Which, leaf: PlantLeaf, leg: Leg | undefined): boolean {
+  const { run } = brain;
+  const { drive, line } = leaf;
+  if (!leg || !run || run.since + owed * tickSeconds < leg.after || run.there.includes(which)) {
+    drive.volts = 0;
+    return false;
+  }
+  const part = partBefore(leaf, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
+  drive.volts = (leg.toward === "open" ? part : -part) * line.ratedVolts;
+  drive.limit = leg.force * line.thrust;
+  return true;
 }
 
 /** One step: drives as the board orders, movement, what is sensed of it, time. */
 function tick(twin: Twin): void {
   const { brain, plant, senses } = twin;
   const { run } = brain;
-  if (run !== twin.run)
-    for (const sense of Object.values(senses)) Object.assign(sense, { driven: 0, stalled: 0 });
-  twin.run = run;
-  const orders: Partial<Record<Which, Order>> = {};
-  for (const which of whiches) {
-    const leaf = plant.leaves[which];
-    if (!leaf) continue;
-    const order = run && orderOf(brain, which, leftOf(brain, leaf, run.toward));
-    if (order) orders[which] = order;
-    ordered(leaf, order);
-  }
+  const legs = legsNow(twin);
+  const { first, second } = plant.leaves;
+  const drivesFirst = first !== undefined && ordered(twin, "first", first, legs.first);
+  const drivesSecond = second !== undefined && ordered(twin, "second", second, legs.second);
   plantMoves(plant, tickSeconds);
-  for (const which of whiches) {
-    const leaf = plant.leaves[which];
-    const sense = senses[which];
-    // What the first leaf met may have ended the run of both.
-    if (leaf && sense && brain.run === run)
-      sensed(brain, which, { leaf, sense, order: orders[which] }, tickSeconds);
-  }
+  if (first) sensesLeaving(brain, "first", first);
+  if (second) sensesLeaving(brain, "second", second);
+  if (drivesFirst) sensesComing(brain, "first", first, senses.first!, legs.first!, tickSeconds);
+  // What the first leaf met may have ended the run of both.
+  if (drivesSecond && brain.run === run)
+    sensesComing(brain, "second", second, senses.second!, legs.second!, tickSeconds);
   twin.ticks += 1;
-  twin.owed += tickSeconds;
+  twin.owed += 1;
   if (twin.owed >= twin.due || brain.run !== run) counts(twin);
 }
 
 /** Lets time run, s. */
 export function twinRuns(twin: Twin, seconds: number): void {
   const last = twin.ticks + Math.round(seconds / tickSeconds);
-  while (twin.ticks < last) tick(twin);
+  while (twin.ticks < last)
+    if (twin.brain.run === undefined && isAtRest(twin.plant)) {
+      // Nothing stirs until the board wants its time: these steps are all alike.
+      const steps = Math.max(1, Math.min(last - twin.ticks, twin.due - twin.owed));
+      twin.ticks += steps;
+      twin.owed += steps;
+      if (twin.owed >= twin.due) counts(twin);
+    } else tick(twin);
 }
 
 /** Does something at the board, with its time counted until then. */
