@@ -15,6 +15,9 @@ import {
 import { foundPositions, type Positions } from "../../controls/index.ts";
 import { panelAtRest, type PanelEvent, type PanelState } from "../../panel/index.ts";
 
+/** Two seconds nearer than this are one moment, s. */
+export const instant = 1e-9;
+
 /** Which of two leaves: the first opens first. */
 export type Which = "first" | "second";
 
@@ -82,8 +85,6 @@ export interface Brain {
   readonly leaves: number;
   /** Time passes by itself: a hold takes none of its own. */
   live: boolean;
-  /** Something moves its leaves, and it is told what it senses of them; else they are where they go after a while. */
-  sensed: boolean;
   power: boolean;
   mains: boolean;
   battery: BatteryState;
@@ -120,6 +121,17 @@ export interface Brain {
   /** The screen of the power-up that stands, and for how many seconds more. */
   boot?: { screen: number; left: number };
   events: BrainEvent[];
+  /** What moves its leaves; without it they are where they go after a while. */
+  world?: World;
+}
+
+/** What a board's leaves hang on: time runs there, and the board is told what it senses. */
+export interface World {
+  runs: (seconds: number) => void;
+  /** A leaf is brought somewhere by hand. */
+  puts: (leaf: Which, at: LeafPlace) => void;
+  /** All leaves are truly there; half-way is neither near one end nor the other. */
+  isAt: (place: LeafPlace) => boolean;
 }
 
 /** A board as it comes, without power, its leaves closed. */
@@ -136,7 +148,6 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     cards,
     leaves: Math.min(leaves, board.leaves),
     live: false,
-    sensed: false,
     power: false,
     mains: true,
     battery: "good",

@@ -9,7 +9,7 @@ import {
   type PanelStep,
 } from "../../panel/index.ts";
 import { askOf, holds } from "./ask.ts";
-import { leavesOf, say, type Brain, type Which } from "./brain.ts";
+import { leavesOf, say, type Brain, type Which, type World } from "./brain.ts";
 import { command, go, trips } from "./command.ts";
 import { commit, keep } from "./memory.ts";
 import { answered, begin, heard, looks } from "./program.ts";
@@ -245,15 +245,31 @@ function trip(brain: Brain, made: Extract<Gesture, { trip: unknown }>): void {
 
 const places: Record<string, LeafPlace> = { closed: "closed", open: "open", "on-limit": "closed" };
 
+/** Longer than any leaf takes from end to end, s. */
+const longestTravel = 90;
+
+/** A key is held until the leaves truly are there; one that goes the other way first is let go and held again. */
+function bring(brain: Brain, world: World, key: string, to: LeafPlace): void {
+  for (let tries = 0; tries < 4 && !world.isAt(to); tries += 1) {
+    keyDown(brain, key);
+    for (let held = 0; held < longestTravel && brain.run && !world.isAt(to); held += 0.1) world.runs(0.1);
+    keyUp(brain);
+  }
+}
+
 /** Leaves are brought somewhere: by hand where they stand then, or with a key held until they are there. */
 function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: unknown }>["place"]): void {
   if (at === undefined) return;
   const to = places[at] ?? "between";
   if (by !== "held-key" || key === undefined) {
     for (const leaf of leavesOf(brain))
-      if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) brain.at[leaf] = to;
+      if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) {
+        brain.at[leaf] = to;
+        brain.world?.puts(leaf, to);
+      }
     return;
   }
+  if (brain.world) return bring(brain, brain.world, key, to);
   const seconds = to === "between" ? halfTravelSeconds : 2 * halfTravelSeconds;
   // A key that goes the other way first is let go and held again.
   for (let tries = 0; tries < 4 && placeOf(brain) !== to; tries += 1)

@@ -23,7 +23,7 @@ const assumed = {
   leafDelaySeconds: 2,
   slowSpeed: 0.35,
   learnSpeed: 0.5,
-  heldSpeed: 0.6,
+  heldSpeed: 0.75,
   slowDownPart: 0.12,
 };
 

@@ -1,7 +1,7 @@
 import { type Gesture, type Phase, type Program } from "../../board/index.ts";
 import { bestOf, panelAtRest } from "../../panel/index.ts";
 import { holds, inForce } from "./ask.ts";
-import { leavesOf, say, setMode, type Brain, type Running, type Which } from "./brain.ts";
+import { instant, leavesOf, say, setMode, type Brain, type Running, type Which } from "./brain.ts";
 import { add, commit, drop, forget, learn, restore } from "./memory.ts";
 import { setOff, stop } from "./run.ts";
 
@@ -94,7 +94,7 @@ function perform(brain: Brain, running: Running, phase: Phase): boolean {
   }
   if (phase.beeps !== undefined) say(brain, { kind: "beeps", times: phase.beeps, long: phase.long ?? false });
   const seconds = secondsOf(brain, phase);
-  return seconds === undefined || running.waited >= seconds;
+  return seconds === undefined || running.waited >= seconds - instant;
 }
 
 /** A question: the leaves move, and someone says whether they go the right way. */
@@ -193,6 +193,6 @@ export function programWaited(brain: Brain): void {
   const [phase] = running?.queue ?? [];
   if (!running || !phase) return;
   const seconds = secondsOf(brain, phase);
-  if (phase.await && seconds !== undefined && running.waited >= seconds) abort(brain);
+  if (phase.await && seconds !== undefined && running.waited >= seconds - instant) abort(brain);
   else proceed(brain);
 }

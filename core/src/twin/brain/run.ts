@@ -28,7 +28,7 @@ export function setOff(
   const moving = leaves.filter((leaf) => brain.at[leaf] !== to);
   if (!moving.length) return false;
   delete brain.pause;
-  const left = brain.sensed ? Infinity : halfTravelSeconds;
+  const left = brain.world ? Infinity : halfTravelSeconds;
   brain.run = { toward, to, leaves: moving, because, left, since: 0, there: [] };
   brain.last = toward;
   say(brain, { kind: "moves", toward, leaves: moving });
@@ -39,7 +39,7 @@ export function setOff(
 function halt(brain: Brain): void {
   const { run } = brain;
   if (!run) return;
-  if (!brain.sensed && run.left < halfTravelSeconds)
+  if (!brain.world && run.left < halfTravelSeconds)
     for (const leaf of run.leaves)
       if (brain.at[leaf] !== "between" && brain.at[leaf] !== run.to) brain.at[leaf] = "between";
   delete brain.run;

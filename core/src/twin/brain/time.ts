@@ -1,14 +1,11 @@
 import type { Condition, LeafPlace } from "../../board/index.ts";
 import { panelWaits } from "../../panel/index.ts";
 import { holds, inForce } from "./ask.ts";
-import { say, type Brain, type Run, type Which } from "./brain.ts";
+import { instant, say, type Brain, type Run, type Which } from "./brain.ts";
 import { arrivedOnCommand, go } from "./command.ts";
 import { keep, learn } from "./memory.ts";
 import { arrivedInPhase, looks, programSeconds, programWaited } from "./program.ts";
 import { moveOn, placeOf, setOff, stop } from "./run.ts";
-
-/** Two seconds nearer than this are one moment, s. */
-const instant = 1e-9;
 
 /** What it does without mains or with a low battery, once its time has come. */
 function falls(brain: Brain): void {
@@ -86,8 +83,14 @@ export function nextSeconds(brain: Brain): number {
   );
 }
 
-/** Lets time run, s. */
+/** Lets time run, s: where its leaves truly move, theirs. */
 export function waits(brain: Brain, seconds: number): void {
+  if (brain.world) brain.world.runs(seconds);
+  else counts(brain, seconds);
+}
+
+/** The board counts some seconds. */
+export function counts(brain: Brain, seconds: number): void {
   for (let rest = seconds; ;) {
     const by = Math.min(rest, nextSeconds(brain));
     rest -= by;
@@ -154,8 +157,13 @@ export function settles(brain: Brain, until?: Condition): void {
   }
 }
 
+/** How often someone looks who watches leaves that truly move, s. */
+const lookSeconds = 0.1;
+
 /** A window that only closes is not watched to its end. */
 function nextWatched(brain: Brain): number {
+  if (brain.world && brain.run) return lookSeconds;
   const waiting = !brain.run && brain.running?.queue[0]?.await !== undefined;
-  return waiting && brain.pause === undefined && !brain.fall ? Infinity : nextSeconds(brain);
+  const next = waiting && brain.pause === undefined && !brain.fall ? Infinity : nextSeconds(brain);
+  return brain.world ? Math.max(next, lookSeconds) : next;
 }

@@ -9,7 +9,7 @@ const assumed = {
   /** Radius on which a shaft or a drum lifts, m. */
   drumM: 0.09,
   /** A shaft with nothing to lift, rad/s. */
-  shaftSpeed: 3.2,
+  shaftSpeed: 3.8,
   thrust: 400,
   speed: 0.15,
   stallAmps: 10,

@@ -1,5 +1,6 @@
+import type { LeafPlace } from "../../board/index.ts";
 import type { JobBundle } from "../../job/index.ts";
-import { nextSeconds, legOf, waits, type Brain, type Leg, type Which } from "../brain/index.ts";
+import { counts, legOf, nextSeconds, type Brain, type Leg, type Which, type World } from "../brain/index.ts";
 import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
 import { partBefore, sensesComing, sensesLeaving, type Sense } from "./sense.ts";
 
@@ -25,27 +26,46 @@ const longestOwed = 0.1;
 
 const whiches = ["first", "second"] as const;
 
+const parts: Record<LeafPlace, number> = { closed: 0, between: 0.5, open: 1 };
+
+/** The plant as the board's gestures reach it: time, and leaves that are put somewhere by hand. */
+const worldOf = (twin: Twin): World => ({
+  runs: (seconds) => {
+    twinRuns(twin, seconds);
+    settleUp(twin);
+  },
+  puts: (which, at) => {
+    const leaf = twin.plant.leaves[which];
+    if (leaf) Object.assign(leaf.motion, { at: parts[at] * leaf.body.travel, speed: 0 });
+  },
+  isAt: (place) =>
+    Object.values(twin.plant.leaves).every(({ motion, body }) => {
+      const part = motion.at / body.travel;
+      if (place === "between") return part > 0.3 && part < 0.7;
+      return place === "closed" ? part < 0.01 : part > 0.99;
+    }),
+});
+
 /** A board of a job as it runs, with what it moves where the board takes it to be. */
 export function twinOf(brain: Brain, bundle: JobBundle): Twin {
   const plant = plantOf(bundle);
-  brain.sensed = true;
-  brain.live = true;
   const senses: Twin["senses"] = {};
   for (const which of whiches) {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
-    const part = { closed: 0, between: 0.5, open: 1 }[brain.at[which]];
-    leaf.motion.at = part * leaf.body.travel;
+    leaf.motion.at = parts[brain.at[which]] * leaf.body.travel;
     senses[which] = { limits: limitsOf(bundle, which), driven: 0, stalled: 0 };
   }
-  return { brain, plant, senses, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 };
+  const twin: Twin = { brain, plant, senses, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 };
+  brain.world = worldOf(twin);
+  return twin;
 }
 
 /** The board counts the time it is owed. Before anything is done to it, so that nothing comes too early. */
-function counts(twin: Twin): void {
+function settleUp(twin: Twin): void {
   const { brain, owed } = twin;
   twin.owed = 0;
-  if (owed > 0) waits(brain, owed * tickSeconds);
+  if (owed > 0) counts(brain, owed * tickSeconds);
   twin.due = Math.ceil(Math.min(longestOwed, nextSeconds(brain)) / tickSeconds - 1e-6);
 }
 
@@ -94,7 +114,7 @@ function tick(twin: Twin): void {
     sensesComing(brain, "second", second, senses.second!, legs.second!, tickSeconds);
   twin.ticks += 1;
   twin.owed += 1;
-  if (twin.owed >= twin.due || brain.run !== run) counts(twin);
+  if (twin.owed >= twin.due || brain.run !== run) settleUp(twin);
 }
 
 /** Lets time run, s. */
@@ -106,13 +126,13 @@ export function twinRuns(twin: Twin, seconds: number): void {
       const steps = Math.max(1, Math.min(last - twin.ticks, twin.due - twin.owed));
       twin.ticks += steps;
       twin.owed += steps;
-      if (twin.owed >= twin.due) counts(twin);
+      if (twin.owed >= twin.due) settleUp(twin);
     } else tick(twin);
 }
 
 /** Does something at the board, with its time counted until then. */
 export function twinDoes(twin: Twin, does: (brain: Brain) => void): void {
-  counts(twin);
+  settleUp(twin);
   does(twin.brain);
-  counts(twin);
+  settleUp(twin);
 }
