@@ -117,6 +117,9 @@ function towardOf(brain: Brain, { command: what }: Does): End {
   return place === "closed" || (place === "between" && brain.last === "closed") ? "open" : "closed";
 }
 
+/** Longer than any leaf takes from end to end, s. */
+const longestTravel = 90;
+
 /** A key outside of the menus that begins nothing: it moves the leaves, or nothing comes of it. */
 function keyDoes(brain: Brain, made: Gesture): boolean {
   const key =
@@ -133,6 +136,10 @@ function keyDoes(brain: Brain, made: Gesture): boolean {
   const toward = "turn" in made && made.turn.to === "left" ? "closed" : towardOf(brain, row);
   go(brain, toward, { leaves: chosen(brain, row), because: "held" });
   waits(brain, seconds);
+  // So long a hold is meant to take them all the way, however long that is.
+  if (brain.world && seconds >= 2 * halfTravelSeconds)
+    for (let held = seconds; held < longestTravel && brain.run?.because === "held"; held += 0.1)
+      waits(brain, 0.1);
   if (brain.run?.because === "held") stop(brain);
   return true;
 }
@@ -245,14 +252,15 @@ function trip(brain: Brain, made: Extract<Gesture, { trip: unknown }>): void {
 
 const places: Record<string, LeafPlace> = { closed: "closed", open: "open", "on-limit": "closed" };
 
-/** Longer than any leaf takes from end to end, s. */
-const longestTravel = 90;
-
-/** A key is held until the leaves truly are there; one that goes the other way first is let go and held again. */
+/**
+ * A key is used until the leaves truly are there: held where it moves them for as long as that, else pressed. One that
+ * goes the other way first is let go and used again.
+ */
 function bring(brain: Brain, world: World, key: string, to: LeafPlace): void {
+  const halfWay = () => to === "between" && world.isAt(to);
   for (let tries = 0; tries < 4 && !world.isAt(to); tries += 1) {
-    keyDown(brain, key);
-    for (let held = 0; held < longestTravel && brain.run && !world.isAt(to); held += 0.1) world.runs(0.1);
+    if (!keyDown(brain, key)) keyed(brain, { press: { key, times: 1 } });
+    for (let held = 0; held < longestTravel && brain.run && !halfWay(); held += 0.1) world.runs(0.1);
     keyUp(brain);
   }
 }
