@@ -25,18 +25,24 @@ export const StepPictures = memo(function StepPictures({ step }: { step: Step })
     seen.kind === "lamp" && seen.is !== seen.was ? [seen.lamp] : [],
   );
   const lamps = changed.length > mostLamps ? [] : changed.map((id) => ({ kind: "lamp" as const, id }));
+  // A display that changes is shown whole.
+  const display = step.see.some(({ kind }) => kind === "display")
+    ? [{ kind: "display" as const, id: "display" }]
+    : [];
   const view = stepView(plan, step);
   const numbers = deviceNumbers(plan.wiring.devices);
-  return cropBoxes(board, [...step.subjects, ...lamps], benchBox(board, view.cores)).map((box) => (
-    <Picture key={`${box.x} ${box.y}`}>
-      <BoardFace
-        view={view}
-        numbers={numbers}
-        box={box}
-        marked={step.subjects}
-        label="How this part of the board looks once it is done"
-        interactive={false}
-      />
-    </Picture>
-  ));
+  return cropBoxes(board, [...step.subjects, ...lamps, ...display], benchBox(board, view.cores)).map(
+    (box) => (
+      <Picture key={`${box.x} ${box.y}`}>
+        <BoardFace
+          view={view}
+          numbers={numbers}
+          box={box}
+          marked={step.subjects}
+          label="How this part of the board looks once it is done"
+          interactive={false}
+        />
+      </Picture>
+    ),
+  );
 });
