@@ -35,6 +35,8 @@ export interface Run {
   since: number;
   /** Leaves that have come to where they go, as far as the board senses them. */
   there: readonly Which[];
+  /** It is over once the edges have gone so far, m: backing off from what they met. */
+  mostM?: number;
 }
 
 /** A program under way: the phases that are still to do, and what it knows of the ends so far. */
@@ -101,8 +103,11 @@ export interface Brain {
   cycles: Record<string, number>;
   /** Which way the leaves went last. */
   last: End;
-  /** Inputs that read otherwise than at rest. */
+  /** Inputs that read otherwise than at rest, and how often one changed. */
   tripped: Set<string>;
+  trips: number;
+  /** A run that goes on once this input is clear again. */
+  resumes?: { input: string; run: Run };
   run?: Run;
   running?: Running;
   /** Seconds until it closes by itself. */
@@ -161,6 +166,7 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     cycles: {},
     last: "closed",
     tripped: new Set(),
+    trips: 0,
     idle: 0,
     pressing: false,
     events: [],

@@ -12,11 +12,16 @@ import { leavesOf, say, type Brain, type Which } from "./brain.ts";
 import { begin } from "./program.ts";
 import { placeOf, setOff, stop } from "./run.ts";
 
-/** What a tripped input does in a moment; undefined for one that is not there for that, or is off. */
-function actOf(brain: Brain, input: BoardInput, moment: ReactionMoment): ActWord | undefined {
+/** The row of its reactions that counts just now; undefined for an input that does not react, is off, or is not tripped. */
+function rowNow(brain: Brain, input: BoardInput): BoardInput["reactions"][number] | undefined {
   if (!brain.tripped.has(input.id) || isOff(brain, input)) return undefined;
   const ask = askOf(brain);
-  const row = input.reactions.find(({ when }) => conditionHolds(when, ask));
+  return input.reactions.find(({ when }) => conditionHolds(when, ask));
+}
+
+/** What a tripped input does in a moment; undefined for one that is not there for that, or is off. */
+function actOf(brain: Brain, input: BoardInput, moment: ReactionMoment): ActWord | undefined {
+  const row = rowNow(brain, input);
   return row && actWord(row[moment]);
 }
 
@@ -135,14 +140,37 @@ export function obstructed(brain: Brain, leaf: Which): void {
   if (toward === "closed" && because !== "held") setOff(brain, "open", "command");
 }
 
-/** A protection trips or clears while the leaves are under way or about to be. */
+/** How far it backs off where no profile says it, m. Common practice of the trade for a high beam, no published source. */
+const backOffM = 0.05;
+
+/** True while a tripped input has the leaves go slowly the way they go. */
+export const isSlowed = (brain: Brain, toward: End): boolean =>
+  brain.board.inputs.some(
+    (input) => actOf(brain, input, toward === "open" ? "opening" : "closing") === "slow",
+  );
+
+/** A protection trips while the leaves are under way. */
 export function trips(brain: Brain, input: BoardInput): void {
   const { run } = brain;
   if (!run || brain.running) return;
+  const row = rowNow(brain, input);
+  const said = row?.[run.toward === "open" ? "opening" : "closing"];
   const act = actOf(brain, input, run.toward === "open" ? "opening" : "closing");
   if (act === undefined || act === "ignore" || act === "slow") return;
-  const { toward } = run;
+  const back: End = run.toward === "open" ? "closed" : "open";
   stop(brain);
-  if (act === "reverse" || act === "stop-reverse")
-    setOff(brain, toward === "open" ? "closed" : "open", "command");
+  if (act === "reverse" || act === "stop-reverse") setOff(brain, back, "command");
+  if (act === "stop-until-clear") brain.resumes = { input: input.id, run };
+  // How far a leaf goes back takes one that truly moves.
+  if (act === "back-off" && brain.world && setOff(brain, back, "command"))
+    brain.run!.mostM = typeof said === "object" && "retractMm" in said ? said.retractMm / 1_000 : backOffM;
+}
+
+/** A protection is clear again: what it stopped until then goes on. */
+export function clears(brain: Brain, { id }: BoardInput): void {
+  const { resumes } = brain;
+  if (resumes?.input !== id || brain.run) return;
+  const { toward, leaves, to } = resumes.run;
+  delete brain.resumes;
+  go(brain, toward, { leaves, ...(to === "between" ? { to } : {}) });
 }

@@ -10,7 +10,7 @@ import {
 } from "../../panel/index.ts";
 import { askOf, holds } from "./ask.ts";
 import { leavesOf, say, type Brain, type Which, type World } from "./brain.ts";
-import { command, go, trips } from "./command.ts";
+import { clears, command, go, trips } from "./command.ts";
 import { commit, keep } from "./memory.ts";
 import { answered, begin, heard, looks } from "./program.ts";
 import { halfTravelSeconds, placeOf, stop } from "./run.ts";
@@ -233,7 +233,9 @@ export function setTripped(brain: Brain, id: string, tripped: boolean): void {
   const input = brain.board.inputs.find((each) => each.id === id);
   if (!input || brain.tripped.has(id) === tripped) return;
   brain.tripped[tripped ? "add" : "delete"](id);
+  brain.trips += 1;
   if (tripped) trips(brain, input);
+  else clears(brain, input);
   const row = tripped ? rowOf(brain, input.does) : undefined;
   if (row) command(brain, row.command);
   looks(brain);

@@ -1,6 +1,7 @@
 import type { BehaviourId, End } from "../../board/index.ts";
 import { inForce } from "./ask.ts";
 import type { Brain, Run, Which } from "./brain.ts";
+import { isSlowed } from "./command.ts";
 
 /** What the board does with one leaf's drive during a run. */
 export interface Leg {
@@ -74,11 +75,12 @@ export function legOf(brain: Brain, leaf: Which): Leg | undefined {
   if (!brain.power || !run?.leaves.includes(leaf)) return undefined;
   const { toward } = run;
   const full = percent(brain, toward === "open" ? "opening-speed" : "closing-speed") ?? 1;
-  const even = heldOrPhase(brain, run);
+  const even = isSlowed(brain, toward) ? assumed.slowSpeed : heldOrPhase(brain, run);
   const knows = knowsTravel(brain);
+  const backsOff = run.mostM !== undefined;
   return {
     toward,
-    after: warningOf(brain, run) + delayOf(brain, run, leaf),
+    after: backsOff ? 0 : warningOf(brain, run) + delayOf(brain, run, leaf),
     full: even ?? full,
     slow: even ?? Math.min(full, percent(brain, "slow-down-speed") ?? assumed.slowSpeed),
     slowPart: knows ? (percent(brain, "slow-down-distance") ?? assumed.slowDownPart) : 0,

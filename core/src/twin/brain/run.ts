@@ -25,6 +25,7 @@ export function setOff(
   to: LeafPlace = toward,
 ): boolean {
   halt(brain);
+  delete brain.resumes;
   const moving = leaves.filter((leaf) => brain.at[leaf] !== to);
   if (!moving.length) return false;
   delete brain.pause;

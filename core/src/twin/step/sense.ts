@@ -1,6 +1,7 @@
 import type { DeviceProfile } from "../../device/index.ts";
 import {
   comesTo,
+  halts,
   inForceOf,
   leavesEnd,
   obstructed,
@@ -8,7 +9,7 @@ import {
   type Leg,
   type Which,
 } from "../brain/index.ts";
-import type { PlantLeaf } from "../plant/index.ts";
+import { edgeOf, type PlantLeaf } from "../plant/index.ts";
 
 /** What tells a board where a leaf is, and how long it has pushed without moving. */
 export interface Sense {
@@ -16,6 +17,8 @@ export interface Sense {
   /** Seconds it has been driven, and of these how long it has not moved. */
   driven: number;
   stalled: number;
+  /** Where its edge was as the run began, m. */
+  from: number;
 }
 
 /** Parts of the travel and times by which ends are told; assumed. */
@@ -73,6 +76,8 @@ export function sensesComing(
   seconds: number,
 ): void {
   const { toward } = leg;
+  const most = brain.run?.mostM;
+  if (most !== undefined && Math.abs(edgeOf(leaf) - sense.from) >= most) return halts(brain);
   if (brain.run?.to === "between") {
     if (leaf.motion.at / leaf.body.travel >= pedestrianPart(brain, leaf))
       return comesTo(brain, which, "between");

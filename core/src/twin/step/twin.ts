@@ -1,7 +1,15 @@
 import type { LeafPlace } from "../../board/index.ts";
 import type { JobBundle } from "../../job/index.ts";
 import { counts, legOf, nextSeconds, type Brain, type Leg, type Which, type World } from "../brain/index.ts";
-import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
+import {
+  edgeOf,
+  isAtRest,
+  limitsOf,
+  plantMoves,
+  plantOf,
+  type Plant,
+  type PlantLeaf,
+} from "../plant/index.ts";
 import { partBefore, sensesComing, sensesLeaving, type Sense } from "./sense.ts";
 
 /** One step of the twin, s. */
@@ -15,7 +23,7 @@ export interface Twin {
   ticks: number;
   /** What the board does with its drives, and of what that was worked out. */
   legs: Partial<Record<Which, Leg | undefined>>;
-  of: { run?: Brain["run"]; inForce?: Brain["inForce"]; phase?: unknown };
+  of: { run?: Brain["run"]; inForce?: Brain["inForce"]; phase?: unknown; trips?: number };
   /** Steps whose time the board has not counted yet, and at how many it wants to. */
   owed: number;
   due: number;
@@ -54,7 +62,7 @@ export function twinOf(brain: Brain, bundle: JobBundle): Twin {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
     leaf.motion.at = parts[brain.at[which]] * leaf.body.travel;
-    senses[which] = { limits: limitsOf(bundle, which), driven: 0, stalled: 0 };
+    senses[which] = { limits: limitsOf(bundle, which), driven: 0, stalled: 0, from: 0 };
   }
   const twin: Twin = { brain, plant, senses, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 };
   brain.world = worldOf(twin);
@@ -75,10 +83,14 @@ function legsNow(twin: Twin): Twin["legs"] {
   const { run, inForce } = brain;
   const phase = brain.running?.queue[0];
   const { of } = twin;
-  if (run === of.run && inForce === of.inForce && phase === of.phase) return twin.legs;
+  const { trips } = brain;
+  if (run === of.run && inForce === of.inForce && phase === of.phase && trips === of.trips) return twin.legs;
   if (run !== of.run)
-    for (const sense of Object.values(senses)) Object.assign(sense, { driven: 0, stalled: 0 });
-  twin.of = { run, inForce, phase };
+    for (const which of whiches) {
+      const [sense, leaf] = [senses[which], twin.plant.leaves[which]];
+      if (sense && leaf) Object.assign(sense, { driven: 0, stalled: 0, from: edgeOf(leaf) });
+    }
+  twin.of = { run, inForce, phase, trips };
   twin.legs = { first: legOf(brain, "first"), second: legOf(brain, "second") };
   return twin.legs;
 }
