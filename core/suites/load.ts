@@ -3,7 +3,7 @@ import { readdirSync } from "node:fs";
 const source = new URL("../src/", import.meta.url);
 
 /** Folders whose tests are a suite of their own; all other tests are one more. */
-const folders = ["board", "plan", "runsheet", "wiring"] as const;
+const folders = ["board", "panel", "plan", "runsheet", "twin", "wiring"] as const;
 
 /**
  * Registers every test of a folder in one place: what is compiled and read for the first file serves all that follow, and

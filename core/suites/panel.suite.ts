@@ -1,0 +1,3 @@
+import { loadTests } from "./load.ts";
+
+await loadTests("panel");
