@@ -169,6 +169,51 @@ describe.each(drivers)("the protections of %s", (id) => {
   );
 });
 
+test("what waits for a protection to clear goes on then, and never once someone commanded, stopped it, cut the power or let a key go", () => {
+  let waited = 0;
+  for (const id of drivers)
+    for (const input of guards(shippedBoard(id)))
+      for (const [moment, what, end] of [
+        ["opening", "open", "open"],
+        ["closing", "close", "closed"],
+      ] as const)
+        for (const row of input.reactions) {
+          if (row[moment] !== "stop-until-clear") continue;
+          const after = (meanwhile: (brain: Brain) => void, because: "command" | "held" = "command") => {
+            const brain = setUp(id, { leaf: what === "open" ? "closed" : "open" }, row.when ?? {});
+            brainDoes(brain, { command: what });
+            waits(brain, 3);
+            brain.run!.because = because;
+            setTripped(brain, input.id, true);
+            meanwhile(brain);
+            setTripped(brain, input.id, false);
+            return toward(brain);
+          };
+          expect([id, input.id, moment, after(() => {})]).toEqual([id, input.id, moment, end]);
+          expect([id, input.id, after(() => {}, "held")]).toEqual([id, input.id, undefined]);
+          const stops = guards(shippedBoard(id)).find(({ takes }) => takes.includes("stop"));
+          const others: ((brain: Brain) => void)[] = [
+            (brain) => brainDoes(brain, { command: "stop" }),
+            (brain) => {
+              brainDoes(brain, { power: "off" });
+              brainDoes(brain, { power: "on" });
+            },
+            ...(stops && stops.off === undefined && stops.reactions.length === 1
+              ? [
+                  (brain: Brain) => {
+                    setTripped(brain, stops.id, true);
+                    setTripped(brain, stops.id, false);
+                  },
+                ]
+              : []),
+          ];
+          for (const [n, meanwhile] of others.entries())
+            expect([id, input.id, moment, n, after(meanwhile)]).toEqual([id, input.id, moment, n, undefined]);
+          waited += others.length;
+        }
+  expect(waited).toBeGreaterThan(6);
+});
+
 test("without power nothing answers, and what ran is over once power goes", () => {
   for (const id of drivers) {
     const brain = setUp(id);

@@ -12,6 +12,8 @@ import { leavesOf, say, type Brain, type Which } from "./brain.ts";
 import { begin } from "./program.ts";
 import { placeOf, setOff, stop } from "./run.ts";
 
+const movingOf = (toward: End) => (toward === "open" ? "opening" : "closing");
+
 /** The row of its reactions that counts just now; undefined for an input that does not react, is off, or is not tripped. */
 function rowNow(brain: Brain, input: BoardInput): BoardInput["reactions"][number] | undefined {
   if (!brain.tripped.has(input.id) || isOff(brain, input)) return undefined;
@@ -104,6 +106,8 @@ export function command(brain: Brain, what: Command): void {
         on.some(({ command: wanted }) => wanted === what || wanted === "any") && holds(brain, when),
     );
   if (program) return begin(brain, program);
+  // Whoever commands decides: what waited to go on does not.
+  delete brain.resumes;
   say(brain, { kind: "commanded", command: what });
   switch (what) {
     case "stop":
@@ -145,22 +149,23 @@ const backOffM = 0.05;
 
 /** True while a tripped input has the leaves go slowly the way they go. */
 export const isSlowed = (brain: Brain, toward: End): boolean =>
-  brain.board.inputs.some(
-    (input) => actOf(brain, input, toward === "open" ? "opening" : "closing") === "slow",
-  );
+  brain.board.inputs.some((input) => actOf(brain, input, movingOf(toward)) === "slow");
 
 /** A protection trips while the leaves are under way. */
 export function trips(brain: Brain, input: BoardInput): void {
-  const { run } = brain;
+  const { run, resumes } = brain;
+  if (resumes && actOf(brain, input, movingOf(resumes.run.toward)) !== "ignore" && input.id !== resumes.input)
+    delete brain.resumes;
   if (!run || brain.running) return;
   const row = rowNow(brain, input);
-  const said = row?.[run.toward === "open" ? "opening" : "closing"];
-  const act = actOf(brain, input, run.toward === "open" ? "opening" : "closing");
+  const said = row?.[movingOf(run.toward)];
+  const act = actOf(brain, input, movingOf(run.toward));
   if (act === undefined || act === "ignore" || act === "slow") return;
   const back: End = run.toward === "open" ? "closed" : "open";
   stop(brain);
   if (act === "reverse" || act === "stop-reverse") setOff(brain, back, "command");
-  if (act === "stop-until-clear") brain.resumes = { input: input.id, run };
+  // A key that was let go meanwhile would not stop it.
+  if (act === "stop-until-clear" && run.because !== "held") brain.resumes = { input: input.id, run };
   // How far a leaf goes back takes one that truly moves.
   if (act === "back-off" && brain.world && setOff(brain, back, "command"))
     brain.run!.mostM = typeof said === "object" && "retractMm" in said ? said.retractMm / 1_000 : backOffM;

@@ -26,6 +26,7 @@ function power(brain: Brain, on: boolean): void {
   delete brain.storing;
   delete brain.shown;
   delete brain.boot;
+  delete brain.resumes;
   stop(brain);
   brain.power = on;
   brain.mode = "idle";

@@ -81,3 +81,7 @@ export function keep(brain: Brain, kept: Readonly<Record<string, string>>): void
   if (storing) brain.storing = storing.seconds;
   say(brain, { kind: "committed", which: "values" });
 }
+
+/** True once every memory of the travel is filled. */
+export const knowsTravel = ({ board, held }: Brain): boolean =>
+  board.memories.filter(({ holds }) => holds === "travel").every(({ id }) => (held[id] ?? 0) > 0);

@@ -2,6 +2,7 @@ import type { BehaviourId, End } from "../../board/index.ts";
 import { inForce } from "./ask.ts";
 import type { Brain, Run, Which } from "./brain.ts";
 import { isSlowed } from "./command.ts";
+import { knowsTravel } from "./memory.ts";
 
 /** What the board does with one leaf's drive during a run. */
 export interface Leg {
@@ -62,12 +63,6 @@ function heldOrPhase(brain: Brain, { because }: Run): number | undefined {
   const speed = because === "phase" ? brain.running?.queue[0]?.speed : undefined;
   return speed === "slow" ? assumed.slowSpeed : speed === "learn" ? assumed.learnSpeed : undefined;
 }
-
-/** True once every memory of the travel is filled. */
-const knowsTravel = ({ board, held }: Brain): boolean => {
-  const travel = board.memories.filter(({ holds }) => holds === "travel");
-  return travel.length > 0 && travel.every(({ id }) => (held[id] ?? 0) > 0);
-};
 
 /** What the board does with a leaf's drive in the run that is under way; undefined where it does nothing with it. */
 export function legOf(brain: Brain, leaf: Which): Leg | undefined {

@@ -32,6 +32,7 @@ export function begin(brain: Brain, program: Program): void {
   }
   stop(brain);
   delete brain.pause;
+  delete brain.resumes;
   delete brain.fault;
   const { kept } = brain.panel;
   brain.panel = panelAtRest(brain.board, kept);

@@ -3,7 +3,7 @@ import { panelWaits } from "../../panel/index.ts";
 import { holds, inForce } from "./ask.ts";
 import { instant, say, type Brain, type Run, type Which } from "./brain.ts";
 import { arrivedOnCommand, go } from "./command.ts";
-import { keep, learn } from "./memory.ts";
+import { keep, knowsTravel, learn } from "./memory.ts";
 import { arrivedInPhase, looks, programSeconds, programWaited } from "./program.ts";
 import { moveOn, placeOf, setOff, stop } from "./run.ts";
 
@@ -66,9 +66,6 @@ export function comesTo(brain: Brain, leaf: Which, place: LeafPlace): void {
   }
   looks(brain);
 }
-
-const knowsTravel = ({ board, held }: Brain) =>
-  board.memories.filter(({ holds }) => holds === "travel").every(({ id }) => (held[id] ?? 0) > 0);
 
 /** Seconds until something happens by itself; Infinity where nothing does. */
 export function nextSeconds(brain: Brain): number {

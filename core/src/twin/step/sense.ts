@@ -85,8 +85,8 @@ export function sensesComing(
     if (partBefore(leaf, toward) <= tells.limit) return comesTo(brain, which, toward);
   }
   if (!stalls(sense, leaf, seconds)) return;
-  // What it does not know yet it takes for the end.
-  const learning = brain.run?.because !== "command";
+  // While it learns, and where it does not know the travel yet, it takes what stops it for the end.
+  const learning = brain.run?.because === "phase" || !leg.knows;
   if (learning || partBefore(leaf, toward) < tells.near) comesTo(brain, which, toward);
   else obstructed(brain, which);
 }
