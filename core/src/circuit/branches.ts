@@ -94,7 +94,8 @@ function boardBranches(
     const milliamps = rail.limitMilliamps ?? budget?.limitMilliamps;
     const share = shares.get(partKey(railPart(rail.id)));
     const limitAmps = share ?? (milliamps === undefined ? undefined : milliamps / 1_000);
-    if (!at.powered || rail.kind !== kind || !railLives(rail, situation)) return [];
+    const dead = at.interrupted?.has(rail.id) || (at.withoutMains && rail.kind === "ac");
+    if (!at.powered || dead || rail.kind !== kind || !railLives(rail, situation)) return [];
     return [
       {
         kind: "source",
@@ -121,7 +122,7 @@ function boardBranches(
       b: terminal(b),
     })),
     ...rails,
-    ...(kind === "ac" && at.powered ? spurBranches(at) : []),
+    ...(kind === "ac" && at.powered && !at.withoutMains ? spurBranches(at) : []),
     ...relays.flatMap((relay): CircuitBranch[] => {
       const joined = relayJoins(relay, at.set ?? {}, { powered: at.powered, situation });
       if (!joined) return [];

@@ -29,6 +29,10 @@ export interface Installation {
   /** Contacts that are tripped or pressed just now. */
   tripped: ReadonlySet<PartKey>;
   powered: boolean;
+  /** Rails whose supply the board takes away for a moment, to test what hangs on it. */
+  interrupted?: ReadonlySet<string>;
+  /** It runs on its battery: nothing alternates. */
+  withoutMains?: boolean;
   /** What the settings in force make of the board. */
   set?: BoardSet;
 }

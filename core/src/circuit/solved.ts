@@ -49,15 +49,17 @@ class Solved<Result> {
     return number;
   }
 
-  #key({ devices, wires, linksIn, tripped, powered, set = {} }: Installation, moment: Moment): string {
+  #key(at: Installation, moment: Moment): string {
+    const { devices, wires, linksIn, tripped, powered, interrupted, withoutMains = false, set = {} } = at;
     const words = (set: ReadonlySet<string>) => [...set].map((word) => this.#words.of(word)).sort();
     return [
-      `${powered} ${moment.situation} ${moment.celsius}`,
+      `${powered} ${withoutMains} ${moment.situation} ${moment.celsius}`,
       this.#settings.map((id) => String(set[id])).join(),
       devices.map((device) => this.#device(device)).join(),
       wires.map((wire) => this.#wire(wire)).join(),
       words(linksIn).join(),
       words(tripped).join(),
+      interrupted ? words(interrupted).join() : "",
     ].join(";");
   }
 

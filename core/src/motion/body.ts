@@ -13,7 +13,13 @@ export interface Body {
   pull: (at: number) => number;
   /** Dry friction of hinges, rollers or guides, N or N·m, whichever way it goes; as much holds it at rest. */
   friction: number;
+  /** A stretch of its way on which it rubs besides: a bent leaf, a stone on a track. */
+  rubs?: { from: number; to: number; friction: number };
 }
+
+/** Dry friction where a body stands, N or N·m. */
+export const frictionAt = ({ friction, rubs }: Pick<Body, "friction" | "rubs">, at: number): number =>
+  rubs && at > rubs.from && at < rubs.to ? friction + rubs.friction : friction;
 
 /** What stands at the ends of the travel, and in its way. */
 export interface Contact {

@@ -11,6 +11,15 @@ export interface DriveLine {
   stallAmps: number;
 }
 
+/**
+ * The same drive at the end of leads and a source with so many ohms, its volts those of the source: what the current takes
+ * away on the way lessens its thrust, and takes nothing from its free speed.
+ */
+export function behindOhms(rated: DriveLine, ohms: number): DriveLine {
+  const less = 1 + (rated.stallAmps * ohms) / rated.ratedVolts;
+  return { ...rated, thrust: rated.thrust / less, stallAmps: rated.stallAmps / less };
+}
+
 /** What the board does with a drive. */
 export interface Drive {
   /** Volts at its leads; positive opens. Nothing: it is off. */

@@ -1,4 +1,4 @@
-import { contactForce, edgeMassKg, type Body, type Contact } from "./body.ts";
+import { contactForce, edgeMassKg, frictionAt, type Body, type Contact } from "./body.ts";
 import type { Push } from "./drive.ts";
 
 /** Where a body stands and how fast it goes: m and m/s, or rad and rad/s. It is changed in place. */
@@ -40,8 +40,9 @@ function afterPush(speed: number, inertia: number, { push, drag }: Push, seconds
 }
 
 function part(body: Body, motion: Motion, forces: Forces, seconds: number): void {
-  const { inertia, arm, friction } = body;
+  const { inertia, arm } = body;
   const half = motion.at + (motion.speed * seconds) / 2;
+  const friction = frictionAt(body, half);
   let push = body.pull(half);
   for (const contact of forces.contacts) push += arm * contactForce(contact, half * arm, motion.speed * arm);
   const drive = forces.drive(motion.speed);

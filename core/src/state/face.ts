@@ -36,8 +36,24 @@ const shownRow = <Row extends { when: Lamp["shows"][number]["when"] }>(
   ask: Circumstances,
 ): Row | undefined => (ask.power(true) ? rows.find((row) => conditionHolds(row.when, ask)) : undefined);
 
-/** What lamps and display show outside of the menus, in whatever circumstances. */
+/** The code that is shown just now; undefined where none is. */
+const shownCode = (board: BoardProfile, ask: Circumstances) =>
+  ask.power(true) ? board.codes.find(({ code }) => ask.fault(code)) : undefined;
+
+/** What lamps and display show outside of the menus, in whatever circumstances: a code before anything else. */
 export function faceIn(board: BoardProfile, ask: Circumstances): Pick<Face, "lamps" | "looks" | "display"> {
+  const face = withoutCode(board, ask);
+  const shown = shownCode(board, ask);
+  if (!shown) return face;
+  if (shown.lamp === undefined) return { ...face, display: shown.code };
+  return {
+    ...face,
+    lamps: { ...face.lamps, [shown.lamp]: "blinking" },
+    looks: { ...face.looks, [shown.lamp]: { flashes: Number(shown.code) } },
+  };
+}
+
+function withoutCode(board: BoardProfile, ask: Circumstances): Pick<Face, "lamps" | "looks" | "display"> {
   const rows = board.lamps.map((lamp) => [lamp.id, shownRow(lamp.shows, ask)] as const);
   return {
     lamps: Object.fromEntries(rows.map(([id, row]) => [id, row?.is ?? "dark"])),

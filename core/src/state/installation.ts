@@ -40,7 +40,7 @@ function unplannedWires(
 const known = new WeakMap<BenchState["inForce"], { board: BoardProfile; set: BoardSet }>();
 
 /** What the settings in force make of the circuit. */
-function setOf(board: BoardProfile, { inForce }: BenchState): BoardSet {
+export function boardSet(board: BoardProfile, inForce: BenchState["inForce"]): BoardSet {
   const before = known.get(inForce);
   if (before?.board === board) return before.set;
   const given = behavioursAt(board, inForce);
@@ -63,6 +63,6 @@ export function installationOf(
     linksIn: new Set(Object.keys(state.links).filter((id) => state.links[id] === "in")),
     tripped: new Set(state.tripped),
     powered: state.powered,
-    set: setOf(board, state),
+    set: boardSet(board, state.inForce),
   };
 }

@@ -6,6 +6,7 @@ import {
   leafName,
   movingThing,
   type BoardProfile,
+  type Failing,
   type Purpose,
 } from "../board/index.ts";
 import type { PanelEvent } from "../panel/index.ts";
@@ -23,6 +24,16 @@ const leafNamed = (board: BoardProfile, leaves: number, leaf: Which): string =>
   leaves < 2
     ? `the ${movingThing(board)}`
     : `the ${leafName(board, leaf === "first" ? "overlapping" : "overlapped")}`;
+
+/** What a board finds wrong by itself. */
+const failingTold: Record<Failing, string> = {
+  "no-current": "The drive of {leaf} draws nothing",
+  "no-pulses": "Nothing comes from the encoder of {leaf}",
+  "no-end": "{leaf} came to a stand and met no limit",
+  "wrong-way": "{leaf} went the other way",
+  obstructed: "{leaf} pushes against something",
+  "test-failed": "What was tested did not open",
+};
 
 /** What happened at a running board, in a sentence; undefined for what lamps and display tell by themselves. */
 function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefined {
@@ -45,7 +56,15 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
     case "stops":
       return `${sentence(`the ${movingThing(board)}`)} stands ${event.at === "between" ? "between its ends" : event.at}.`;
     case "obstructed":
-      return `${sentence(leafNamed(board, leaves, event.leaf))} pushes against something.`;
+      return withCode(
+        `${sentence(leafNamed(board, leaves, event.leaf))} pushes against something`,
+        event.code,
+      );
+    case "fails":
+      return withCode(
+        sentence(failingTold[event.what].replace("{leaf}", leafNamed(board, leaves, event.leaf ?? "first"))),
+        event.code,
+      );
     case "learned":
       return `In memory: ${memory(event.memory)}.`;
     case "added":

@@ -1,4 +1,5 @@
 export * from "./board.ts";
+export { failings, type Failing } from "./procedure.ts";
 export type { Phase } from "./program.ts";
 export {
   batteryState,

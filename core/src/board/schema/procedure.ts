@@ -154,9 +154,31 @@ export const memorySchema = z.strictObject({
   corrupts: prose.optional().describe("How it shows that its content is damaged."),
 });
 
+/** What a board can find wrong by itself while it moves its leaves, or before. */
+export const failings = [
+  "no-current",
+  "no-pulses",
+  "no-end",
+  "wrong-way",
+  "obstructed",
+  "test-failed",
+] as const;
+
+export type Failing = (typeof failings)[number];
+
 export const codeSchema = z.strictObject({
   code: word.describe("What the display shows, or how many flashes the lamp gives."),
   lamp: idSchema.optional().describe("The lamp that flashes it; left out, the display shows it."),
   means: prose,
   remedy: prose.optional(),
+  tells: z
+    .enum(failings)
+    .optional()
+    .describe(
+      "What the board itself finds wrong when it shows this; left out where a program, or a fall, names the code.",
+    ),
+  leaf: z
+    .enum(["first", "second"])
+    .optional()
+    .describe("Of which of two leaves it is told; left out, of any."),
 });

@@ -7,7 +7,7 @@ import {
   type Condition,
 } from "../../board/index.ts";
 import { behavioursAt, movedControls, type Given, type Positions } from "../../controls/index.ts";
-import { leavesOf, type Brain } from "./brain.ts";
+import type { Brain, Which } from "./brain.ts";
 
 /** What positions in force set: they change seldom, and are asked for often. */
 const known = new WeakMap<Positions, Given>();
@@ -19,6 +19,14 @@ export function inForce({ board, inForce: positions }: Brain, id: BehaviourId): 
   return given[id];
 }
 
+const whiches: readonly Which[] = ["first", "second"];
+
+/** Leaves this board moves: as many as it is set for where they truly move, else as many as its site has. */
+export function leavesOf(brain: Brain): readonly Which[] {
+  const set = brain.world && brain.leaves > 0 ? inForce(brain, "leaf-count") : undefined;
+  return whiches.slice(0, typeof set === "number" ? set : brain.leaves);
+}
+
 /** True for an input that a setting switches off. */
 export const isOff = (brain: Brain, { off }: BoardInput): boolean =>
   off !== undefined && inForce(brain, off.behaviour) === off.is;
@@ -28,6 +36,8 @@ const byLimits = ["switches", "series", "magnets"];
 
 /** True for a limit input that the leaf presses where it stands. */
 function isPressed(brain: Brain, { takes, leaves }: BoardInput): boolean {
+  // Where they truly move, the contacts at the ends are read as any other.
+  if (brain.world) return false;
   const sensing = inForce(brain, "limit-sensing");
   if (sensing !== undefined && !byLimits.includes(String(sensing))) return false;
   const ends = { "limit-open": ["open"], "limit-closed": ["closed"], limits: ["open", "closed"] } as const;

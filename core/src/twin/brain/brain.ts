@@ -6,6 +6,7 @@ import {
   type Command,
   type Condition,
   type End,
+  type Failing,
   type Fall,
   type Fitting,
   type LeafPlace,
@@ -49,6 +50,8 @@ export interface Running {
   counted: number;
   /** True once its question was answered with yes. */
   agreed: boolean;
+  /** How often its question was asked again. */
+  asked: number;
   /** Where each leaf stood when an end was found or taken. */
   ends: Record<Which, Partial<Record<End, LeafPlace>>>;
 }
@@ -64,7 +67,9 @@ export type BrainEvent =
   | { kind: "moves"; toward: End; leaves: readonly Which[] }
   | { kind: "stops"; at: LeafPlace }
   /** A leaf pushes against something that is no end of its travel. */
-  | { kind: "obstructed"; leaf: Which }
+  | { kind: "obstructed"; leaf: Which; code?: string }
+  /** What it finds wrong by itself. */
+  | { kind: "fails"; what: Failing; leaf?: Which; code?: string }
   | { kind: "learned" | "forgot" | "added" | "dropped"; memory: string }
   | { kind: "committed"; which: keyof Positions }
   | { kind: "restored"; what: "values" | "everything" }
@@ -93,6 +98,10 @@ export interface Brain {
   mode: string;
   /** How many things each memory holds. */
   held: Record<string, number>;
+  /** Memories whose content is damaged: stored for good, whatever happens to the power. */
+  damaged: Set<string>;
+  /** Leaves whose drive the board runs the other way round, as someone answered it. */
+  inverted: Set<Which>;
   positions: Positions;
   inForce: Positions;
   /** Where the controls were before anyone moved one: they are put back to that. */
@@ -107,27 +116,27 @@ export interface Brain {
   tripped: Set<string>;
   trips: number;
   /** A run that goes on once this input is clear again. */
-  resumes?: { input: string; run: Run };
-  run?: Run;
-  running?: Running;
+  resumes?: { input: string; run: Run } | undefined;
+  run?: Run | undefined;
+  running?: Running | undefined;
   /** Seconds until it closes by itself. */
-  pause?: number;
+  pause?: number | undefined;
   /** What it does without mains or with a low battery, and in how many seconds; held once it did it. */
-  fall?: { row: Fall; left: number; done: boolean };
-  fault?: string;
+  fall?: { row: Fall; left: number; done: boolean } | undefined;
+  fault?: string | undefined;
   /** What the display shows for a moment, and the memory that was filled last. */
-  shown?: string;
-  filled?: string;
+  shown?: string | undefined;
+  filled?: string | undefined;
   /** Seconds since a key was last touched, and whether one is held down: the menus close, and a pause stores, by that. */
   idle: number;
   pressing: boolean;
   /** Seconds until a stored value is kept; keys pressed meanwhile are lost. */
-  storing?: number;
+  storing?: number | undefined;
   /** The screen of the power-up that stands, and for how many seconds more. */
-  boot?: { screen: number; left: number };
+  boot?: { screen: number; left: number } | undefined;
   events: BrainEvent[];
   /** What moves its leaves; without it they are where they go after a while. */
-  world?: World;
+  world?: World | undefined;
 }
 
 /** What a board's leaves hang on: time runs there, and the board is told what it senses. */
@@ -137,6 +146,14 @@ export interface World {
   puts: (leaf: Which, at: LeafPlace) => void;
   /** All leaves are truly there; half-way is neither near one end nor the other. */
   isAt: (place: LeafPlace) => boolean;
+  /** An input is worked by hand at its terminal, or let go: it reads otherwise than its circuit has it. */
+  works: (input: string, worked: boolean) => void;
+  /** Takes away the supply an input is tested by, and looks whether it opens. */
+  opens: (input: string) => boolean;
+  /** Where a leaf stands just now is taken for an end of its travel. */
+  marks: (leaf: Which, end: End) => void;
+  /** The ends that were taken are the travel from here on. */
+  learns: () => void;
 }
 
 /** A board as it comes, without power, its leaves closed. */
@@ -158,6 +175,8 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     battery: "good",
     mode: "idle",
     held: {},
+    damaged: new Set(),
+    inverted: new Set(),
     positions,
     inForce: positions,
     noted: positions,
@@ -169,13 +188,13 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     trips: 0,
     idle: 0,
     pressing: false,
+    // Named from the start: what comes and goes by being deleted is slow to reach.
+    ...{ resumes: undefined, run: undefined, running: undefined, pause: undefined, fall: undefined },
+    ...{ fault: undefined, shown: undefined, filled: undefined, storing: undefined, boot: undefined },
+    ...{ world: undefined },
     events: [],
   };
 }
-
-/** Leaves this board moves on its site. */
-export const leavesOf = ({ leaves }: Brain): readonly Which[] =>
-  leaves > 1 ? ["first", "second"] : leaves === 1 ? ["first"] : [];
 
 export function say(brain: Brain, event: BrainEvent): void {
   brain.events.push(event);

@@ -7,8 +7,9 @@ import {
   type End,
   type ReactionMoment,
 } from "../../board/index.ts";
-import { askOf, holds, inForce, isOff } from "./ask.ts";
-import { leavesOf, say, type Brain, type Which } from "./brain.ts";
+import { askOf, holds, inForce, isOff, leavesOf } from "./ask.ts";
+import { say, type Brain, type Which } from "./brain.ts";
+import { codeFor, findsWrong } from "./failing.ts";
 import { begin } from "./program.ts";
 import { placeOf, setOff, stop } from "./run.ts";
 
@@ -33,15 +34,21 @@ function heldOff(brain: Brain, toward: End): BoardInput | undefined {
   return brain.board.inputs.find((input) => ["refuse", "hold"].includes(actOf(brain, input, moment) ?? ""));
 }
 
-/** Tests before a movement: each input whose test is switched on, or that is always tested. */
-function test(brain: Brain, toward: End): void {
+/** Tests before a movement: each input whose test is switched on, or that is always tested; false where one does not open. */
+function test(brain: Brain, toward: End): boolean {
   for (const input of brain.board.inputs) {
     const when = toward === "open" ? "opening" : "closing";
     const tested = input.test !== undefined && ["each", when].includes(input.testedBefore);
     if (!tested || isOff(brain, input)) continue;
     const switches = input.setBy.filter((id) => id.endsWith("-test"));
-    if (switches.every((id) => inForce(brain, id) === true)) say(brain, { kind: "tests", input: input.id });
+    if (!switches.every((id) => inForce(brain, id) === true)) continue;
+    say(brain, { kind: "tests", input: input.id });
+    if (brain.world?.opens(input.id) !== false) continue;
+    say(brain, { kind: "held-off", input: input.id });
+    findsWrong(brain, "test-failed");
+    return false;
   }
+  return true;
 }
 
 /** Sets leaves off on command, unless a protection holds them off. */
@@ -59,7 +66,7 @@ export function go(
     say(brain, { kind: "held-off", input: guard.id });
     return;
   }
-  test(brain, toward);
+  if (!test(brain, toward)) return;
   setOff(brain, toward, because, leaves, to);
 }
 
@@ -107,11 +114,13 @@ export function command(brain: Brain, what: Command): void {
     );
   if (program) return begin(brain, program);
   // Whoever commands decides: what waited to go on does not.
-  delete brain.resumes;
+  brain.resumes = undefined;
+  // What it found wrong is looked at anew; what it shows of its supply stands.
+  if (brain.fault !== brain.fall?.row.code) brain.fault = undefined;
   say(brain, { kind: "commanded", command: what });
   switch (what) {
     case "stop":
-      delete brain.pause;
+      brain.pause = undefined;
       return stop(brain);
     case "open":
       return opposite(brain, "open");
@@ -138,7 +147,9 @@ export function arrivedOnCommand(brain: Brain, toward: End): void {
 export function obstructed(brain: Brain, leaf: Which): void {
   const { run } = brain;
   if (!run) return;
-  say(brain, { kind: "obstructed", leaf });
+  const code = codeFor(brain, "obstructed", leaf);
+  say(brain, { kind: "obstructed", leaf, ...(code === undefined ? {} : { code }) });
+  if (code !== undefined) brain.fault = code;
   const { toward, because } = run;
   stop(brain);
   if (toward === "closed" && because !== "held") setOff(brain, "open", "command");
@@ -155,7 +166,7 @@ export const isSlowed = (brain: Brain, toward: End): boolean =>
 export function trips(brain: Brain, input: BoardInput): void {
   const { run, resumes } = brain;
   if (resumes && actOf(brain, input, movingOf(resumes.run.toward)) !== "ignore" && input.id !== resumes.input)
-    delete brain.resumes;
+    brain.resumes = undefined;
   if (!run || brain.running) return;
   const row = rowNow(brain, input);
   const said = row?.[movingOf(run.toward)];
@@ -176,6 +187,6 @@ export function clears(brain: Brain, { id }: BoardInput): void {
   const { resumes } = brain;
   if (resumes?.input !== id || brain.run) return;
   const { toward, leaves, to } = resumes.run;
-  delete brain.resumes;
+  brain.resumes = undefined;
   go(brain, toward, { leaves, ...(to === "between" ? { to } : {}) });
 }

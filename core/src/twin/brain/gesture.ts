@@ -8,8 +8,8 @@ import {
   waysIn,
   type PanelStep,
 } from "../../panel/index.ts";
-import { askOf, holds } from "./ask.ts";
-import { leavesOf, say, type Brain, type Which, type World } from "./brain.ts";
+import { askOf, holds, leavesOf } from "./ask.ts";
+import { say, type Brain, type Which, type World } from "./brain.ts";
 import { clears, command, go, trips } from "./command.ts";
 import { commit, keep } from "./memory.ts";
 import { answered, begin, heard, looks } from "./program.ts";
@@ -19,14 +19,14 @@ import { settles, waits } from "./time.ts";
 /** Power comes or goes: what ran is over, and programs that begin with power do. */
 function power(brain: Brain, on: boolean): void {
   if (brain.power === on) return;
-  delete brain.running;
-  delete brain.pause;
-  delete brain.fall;
-  delete brain.fault;
-  delete brain.storing;
-  delete brain.shown;
-  delete brain.boot;
-  delete brain.resumes;
+  brain.running = undefined;
+  brain.pause = undefined;
+  brain.fall = undefined;
+  brain.fault = undefined;
+  brain.storing = undefined;
+  brain.shown = undefined;
+  brain.boot = undefined;
+  brain.resumes = undefined;
   stop(brain);
   brain.power = on;
   brain.mode = "idle";
@@ -242,15 +242,21 @@ export function setTripped(brain: Brain, id: string, tripped: boolean): void {
   looks(brain);
 }
 
+/** An input is worked by hand, or let go, whatever hangs on it. */
+export function works(brain: Brain, id: string, worked: boolean): void {
+  if (brain.world) brain.world.works(id, worked);
+  else setTripped(brain, id, worked);
+}
+
 /** An input is worked by hand for a while. */
 function trip(brain: Brain, made: Extract<Gesture, { trip: unknown }>): void {
   const input = brain.board.inputs.find(({ id }) => id === made.trip.input);
   if (!input) return;
-  setTripped(brain, input.id, true);
+  works(brain, input.id, true);
   const meaning = brain.power && !answered(brain, made) ? meaningOf(brain, made) : undefined;
   waits(brain, passing(brain, made));
   meaning?.();
-  setTripped(brain, input.id, false);
+  works(brain, input.id, false);
 }
 
 const places: Record<string, LeafPlace> = { closed: "closed", open: "open", "on-limit": "closed" };
@@ -273,7 +279,7 @@ function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: 
   if (at === undefined) return;
   const to = places[at] ?? "between";
   if (by !== "held-key" || key === undefined) {
-    for (const leaf of leavesOf(brain))
+    for (const leaf of (["first", "second"] as const).slice(0, brain.leaves))
       if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) {
         brain.at[leaf] = to;
         brain.world?.puts(leaf, to);
@@ -301,7 +307,7 @@ function fails(brain: Brain, what: "mains" | "battery"): void {
 function returns(brain: Brain, what: "mains" | "battery"): void {
   if (what === "mains") brain.mains = true;
   else brain.battery = "good";
-  if (brain.fall?.row.until === (what === "mains" ? "mains" : "charged")) delete brain.fall;
+  if (brain.fall?.row.until === (what === "mains" ? "mains" : "charged")) brain.fall = undefined;
 }
 
 /** A transmitter sends: a program that listens takes it; a known one commands. */

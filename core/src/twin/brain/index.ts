@@ -1,9 +1,11 @@
-export { askOf, inForce as inForceOf } from "./ask.ts";
+export { askOf, inForce as inForceOf, leavesOf } from "./ask.ts";
 export { brainAtRest, brainOf } from "./brain.ts";
 export type { Brain, BrainEvent, Which, World } from "./brain.ts";
 export { faceOf } from "./face.ts";
-export { actsAfter, brainDoes, keyDown, keyUp, pressesInRow, setTripped } from "./gesture.ts";
+export { actsAfter, brainDoes, keyDown, keyUp, pressesInRow, setTripped, works } from "./gesture.ts";
 export { placeOf, stop as halts } from "./run.ts";
 export { obstructed } from "./command.ts";
+export { findsWrong } from "./failing.ts";
 export { legOf, type Leg } from "./orders.ts";
 export { comesTo, counts, leavesEnd, nextSeconds, settles, waits } from "./time.ts";
+export { knowsTravel } from "./memory.ts";

@@ -1,7 +1,8 @@
+import { leavesOf } from "./ask.ts";
 import { memoriesIn, menuValues } from "../../board/index.ts";
 import { foundPositions } from "../../controls/index.ts";
 import { panelAtRest } from "../../panel/index.ts";
-import { leavesOf, say, type Brain, type Running } from "./brain.ts";
+import { say, type Brain, type Running } from "./brain.ts";
 
 const holdsOf = ({ board }: Brain, id: string) => board.memories.find((memory) => memory.id === id);
 
@@ -21,6 +22,8 @@ export function learn(brain: Brain, ids: string | string[] | undefined, running?
     if (memory.holds === "travel")
       for (const other of brain.board.memories) if (other.afterTravel) forget(brain, other.id);
     brain.held[id] = Math.max(1, brain.held[id] ?? 0);
+    brain.damaged.delete(id);
+    if (memory.holds === "travel") brain.world?.learns();
     say(brain, { kind: "learned", memory: id });
   }
 }
@@ -30,6 +33,7 @@ export function forget(brain: Brain, ids: string | string[] | undefined): void {
     if (!holdsOf(brain, id)) continue;
     const held = brain.held[id] ?? 0;
     brain.held[id] = 0;
+    brain.damaged.delete(id);
     if (held > 0) say(brain, { kind: "forgot", memory: id });
   }
 }

@@ -1,7 +1,7 @@
-import { type Gesture, type Phase, type Program } from "../../board/index.ts";
+import { type End, type Gesture, type Phase, type Program } from "../../board/index.ts";
 import { bestOf, panelAtRest } from "../../panel/index.ts";
-import { holds, inForce } from "./ask.ts";
-import { instant, leavesOf, say, setMode, type Brain, type Running, type Which } from "./brain.ts";
+import { holds, inForce, leavesOf } from "./ask.ts";
+import { instant, say, setMode, type Brain, type Running, type Which } from "./brain.ts";
 import { add, commit, drop, forget, learn, restore } from "./memory.ts";
 import { setOff, stop } from "./run.ts";
 
@@ -31,9 +31,9 @@ export function begin(brain: Brain, program: Program): void {
     return;
   }
   stop(brain);
-  delete brain.pause;
-  delete brain.resumes;
-  delete brain.fault;
+  brain.pause = undefined;
+  brain.resumes = undefined;
+  brain.fault = undefined;
   const { kept } = brain.panel;
   brain.panel = panelAtRest(brain.board, kept);
   brain.running = {
@@ -42,6 +42,7 @@ export function begin(brain: Brain, program: Program): void {
     waited: 0,
     counted: 0,
     agreed: false,
+    asked: 0,
     ends: { first: {}, second: {} },
   };
   say(brain, { kind: "began", program: program.id });
@@ -49,16 +50,19 @@ export function begin(brain: Brain, program: Program): void {
 }
 
 /** Breaks a program off: what moves stops, nothing more is learned. */
-function abort(brain: Brain, code?: string): void {
+export function abort(brain: Brain, code?: string): void {
   const { running } = brain;
   if (!running) return;
-  delete brain.running;
-  delete brain.shown;
+  brain.running = undefined;
+  brain.shown = undefined;
   stop(brain);
   setMode(brain, "idle");
   if (code !== undefined) brain.fault = code;
   say(brain, { kind: "aborted", program: running.program.id, ...(code === undefined ? {} : { code }) });
 }
+
+/** How often a question is asked that nobody says yes to. */
+const mostAsked = 2;
 
 /** A program looks at what has changed: a reason to be broken off, or what its phase waits for. */
 export function looks(brain: Brain): void {
@@ -67,14 +71,20 @@ export function looks(brain: Brain): void {
   else if (brain.running?.queue[0]?.await?.when) proceed(brain);
 }
 
+/** A program takes the place where a leaf stands for an end of its travel. */
+function takesEnd(brain: Brain, running: Running, leaf: Which, end: End): void {
+  running.ends[leaf][end] = brain.at[leaf];
+  brain.world?.marks(leaf, end);
+}
+
 /** Whether it is done with a phase; one that waits is not. */
 function perform(brain: Brain, running: Running, phase: Phase): boolean {
   const which = leavesIn(brain, phase);
   if (phase.mode !== undefined) setMode(brain, phase.mode);
-  if (phase.mark !== undefined) for (const leaf of which) running.ends[leaf][phase.mark] = brain.at[leaf];
+  if (phase.mark !== undefined) for (const leaf of which) takesEnd(brain, running, leaf, phase.mark);
   if (phase.run !== undefined) {
     if (brain.run?.because === "phase" || setOff(brain, phase.run, "phase", which)) return false;
-    for (const leaf of which) running.ends[leaf][phase.run] = brain.at[leaf];
+    for (const leaf of which) takesEnd(brain, running, leaf, phase.run);
   }
   if (phase.asks) return asked(brain, running, phase.asks, which);
   if (phase.await) {
@@ -113,11 +123,32 @@ function asked(
     return false;
   }
   if (asks.yes === undefined || running.agreed) {
-    for (const leaf of which) running.ends[leaf][asks.toward] = brain.at[leaf];
+    for (const leaf of which) takesEnd(brain, running, leaf, asks.toward);
     return true;
   }
-  abort(brain);
+  saysNo(brain, running, asks, which);
   return false;
+}
+
+/**
+ * Someone said no, or let the question pass: the board turns the drive about and asks again, asks again, or gives up for
+ * the leads to be exchanged. Without a world nothing can go the wrong way: it gives up.
+ */
+function saysNo(
+  brain: Brain,
+  running: Running,
+  { onNo, toward }: NonNullable<Phase["asks"]>,
+  which: readonly Which[],
+): void {
+  if (!brain.world || onNo === "swap-leads" || running.asked >= mostAsked) return abort(brain);
+  running.asked += 1;
+  for (const leaf of which) {
+    if (onNo === "invert") brain.inverted[brain.inverted.has(leaf) ? "delete" : "add"](leaf);
+    // Where it truly is nobody has told the board yet.
+    brain.at[leaf] = "between";
+  }
+  stop(brain);
+  setOff(brain, toward, "phase", which);
 }
 
 /** Does phase after phase until one waits or the program ends. */
@@ -125,15 +156,15 @@ function proceed(brain: Brain): void {
   for (let running = brain.running; running; running = brain.running) {
     const [phase] = running.queue;
     if (!phase) {
-      delete brain.running;
+      brain.running = undefined;
       say(brain, { kind: "ended", program: running.program.id });
       return;
     }
     const passed = phase.when !== undefined && !holds(brain, phase.when);
     if (!passed && !perform(brain, running, phase)) return;
     if (brain.running !== running) return;
-    delete brain.shown;
-    Object.assign(running, { queue: running.queue.slice(1), waited: 0, counted: 0, agreed: false });
+    brain.shown = undefined;
+    Object.assign(running, { queue: running.queue.slice(1), waited: 0, counted: 0, agreed: false, asked: 0 });
   }
 }
 
@@ -145,8 +176,8 @@ export function arrivedInPhase(brain: Brain): void {
   const end = phase.run ?? phase.asks?.toward;
   if (end === undefined) return;
   if (phase.run !== undefined) {
-    for (const leaf of leavesIn(brain, phase)) running.ends[leaf][end] = brain.at[leaf];
-    Object.assign(running, { queue: running.queue.slice(1), waited: 0, counted: 0, agreed: false });
+    for (const leaf of leavesIn(brain, phase)) takesEnd(brain, running, leaf, end);
+    Object.assign(running, { queue: running.queue.slice(1), waited: 0, counted: 0, agreed: false, asked: 0 });
   }
   proceed(brain);
 }
@@ -165,6 +196,7 @@ export function answered(brain: Brain, made: Gesture): boolean {
   if (meaning === undefined) return false;
   if (meaning === "awaited") running.counted += 1;
   else if (meaning === "yes") running.agreed = true;
+  else if (meaning === "no" && phase.asks) saysNo(brain, running, phase.asks, leavesIn(brain, phase));
   else abort(brain, meaning === "no" ? undefined : meaning.code);
   proceed(brain);
   return true;

@@ -1,5 +1,6 @@
+import { leavesOf } from "./ask.ts";
 import type { End, LeafPlace } from "../../board/index.ts";
-import { leavesOf, say, type Brain, type Run, type Which } from "./brain.ts";
+import { say, type Brain, type Run, type Which } from "./brain.ts";
 
 /** Seconds from an end to half-way: a leaf without a plant has no speed, this only puts events in order. Assumed. */
 export const halfTravelSeconds = 6;
@@ -25,10 +26,10 @@ export function setOff(
   to: LeafPlace = toward,
 ): boolean {
   halt(brain);
-  delete brain.resumes;
+  brain.resumes = undefined;
   const moving = leaves.filter((leaf) => brain.at[leaf] !== to);
   if (!moving.length) return false;
-  delete brain.pause;
+  brain.pause = undefined;
   const left = brain.world ? Infinity : halfTravelSeconds;
   brain.run = { toward, to, leaves: moving, because, left, since: 0, there: [] };
   brain.last = toward;
@@ -43,7 +44,7 @@ function halt(brain: Brain): void {
   if (!brain.world && run.left < halfTravelSeconds)
     for (const leaf of run.leaves)
       if (brain.at[leaf] !== "between" && brain.at[leaf] !== run.to) brain.at[leaf] = "between";
-  delete brain.run;
+  brain.run = undefined;
 }
 
 /** Stops whatever moves. */
@@ -61,7 +62,7 @@ export function moveOn(brain: Brain, run: Run): boolean {
     run.left = halfTravelSeconds;
     return false;
   }
-  delete brain.run;
+  brain.run = undefined;
   say(brain, { kind: "stops", at: placeOf(brain) });
   return true;
 }

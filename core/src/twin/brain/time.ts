@@ -15,7 +15,7 @@ function falls(brain: Brain): void {
   const { does } = fall.row;
   const what = typeof does === "object" ? inForce(brain, does.by) : does;
   if (what === "opens" || what === "closes") {
-    delete brain.pause;
+    brain.pause = undefined;
     setOff(brain, what === "opens" ? "open" : "closed", "fall");
   } else if (what === "stays") stop(brain);
 }
@@ -59,7 +59,7 @@ export function comesTo(brain: Brain, leaf: Which, place: LeafPlace): void {
   if (run?.leaves.includes(leaf) && place === run.to && !run.there.includes(leaf)) {
     run.there = [...run.there, leaf];
     if (run.there.length === run.leaves.length) {
-      delete brain.run;
+      brain.run = undefined;
       say(brain, { kind: "stops", at: placeOf(brain) });
       arrived(brain, run);
     }
@@ -123,17 +123,17 @@ function boots(brain: Brain): void {
   if (!boot || boot.left > instant) return;
   const next = brain.board.boots[boot.screen + 1];
   if (next) brain.boot = { screen: boot.screen + 1, left: next.seconds };
-  else delete brain.boot;
+  else brain.boot = undefined;
 }
 
 /** Everything whose time has come. */
 function due(brain: Brain): void {
   boots(brain);
-  if (brain.storing !== undefined && brain.storing <= instant) delete brain.storing;
+  if (brain.storing !== undefined && brain.storing <= instant) brain.storing = undefined;
   moves(brain);
   if (!brain.run && (programSeconds(brain) ?? 1) <= instant) programWaited(brain);
   if (brain.pause !== undefined && brain.pause <= instant) {
-    delete brain.pause;
+    brain.pause = undefined;
     say(brain, { kind: "commanded", command: "close" });
     go(brain, "closed");
   }

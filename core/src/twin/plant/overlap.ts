@@ -20,13 +20,19 @@ export function takesSides(overlap: Overlap, overlapping: number, overlapped: nu
   if (apart) overlap.ahead = overlapped <= overlapping;
 }
 
+/** Leaves that do not touch. */
+export const apart: Readonly<Record<"overlapping" | "overlapped", readonly Contact[]>> = {
+  overlapping: [],
+  overlapped: [],
+};
+
 /** What the leaves do to each other where their edges, m from closed, lie over one another. */
 export function overlapContacts(
   { zoneM, stripM, stiffness, ahead }: Overlap,
   overlapping: number,
   overlapped: number,
-): { overlapping: Contact[]; overlapped: Contact[] } {
-  if (overlapping > zoneM || overlapped > zoneM) return { overlapping: [], overlapped: [] };
+): typeof apart {
+  if (overlapping > zoneM || overlapped > zoneM) return apart;
   const touch = (at: number, stops: Contact["stops"]): Contact => ({ at, stops, stiffness, damping: 0 });
   return ahead
     ? { overlapping: [touch(overlapped, "closing")], overlapped: [touch(overlapping, "opening")] }

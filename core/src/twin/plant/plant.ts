@@ -3,6 +3,7 @@ import {
   contactForce,
   driveAmps,
   edgeMassKg,
+  frictionAt,
   holds,
   type Body,
   type Contact,
@@ -10,14 +11,29 @@ import {
   type DriveLine,
   type Motion,
   type Push,
+  type Site,
 } from "../../motion/index.ts";
 import type { Which } from "../brain/index.ts";
-import { overlapContacts, takesSides, type Overlap } from "./overlap.ts";
+import { apart, overlapContacts, takesSides, type Overlap } from "./overlap.ts";
+
+/** A leaf as it is hung on a site: in what wind, on what slope, how worn, and whether it rubs somewhere. */
+export interface Hung extends Site {
+  /** Part of its way at which it rubs, and how much of its drive's thrust that takes. */
+  rubs?: { at: number; part: number };
+}
 
 /** One leaf with its drive, as it truly stands; what the board knows of it is another matter. */
 export interface PlantLeaf {
-  readonly body: Body;
+  /** The drive that moves it, among the devices of the job. */
+  readonly device: string;
+  body: Body;
+  /** What its drive does by its sheet, and what it does at the end of its leads. */
+  readonly rated: DriveLine;
   readonly line: DriveLine;
+  /** −1 where the drive is mounted so that what opens another leaf closes this one. */
+  hand: 1 | -1;
+  /** Its body as it would be hung otherwise. */
+  readonly hung: (how?: Hung) => Body;
   readonly motion: Motion;
   readonly drive: Drive;
   /** What the drive does at a speed, as it is driven just now. */
@@ -45,8 +61,6 @@ export const stopAt = (body: Body, at: number, stops: Contact["stops"], stiffnes
   damping: 0.7 * Math.sqrt(stiffness * edgeMassKg(body)),
 });
 
-const apart: ReturnType<typeof overlapContacts> = { overlapping: [], overlapped: [] };
-
 /** What the leaves of a pair do to one another where they stand. */
 const touching = ({ leaves: { first, second }, overlap }: Plant): typeof apart =>
   overlap && first && second ? overlapContacts(overlap, edgeOf(first), edgeOf(second)) : apart;
@@ -60,7 +74,7 @@ function stands(leaf: PlantLeaf, beside: readonly Contact[]): boolean {
   let push = body.pull(motion.at);
   for (const contacts of [stops, obstacles, beside])
     for (const contact of contacts) push += body.arm * contactForce(contact, edge, 0);
-  return Math.abs(push) <= body.friction;
+  return Math.abs(push) <= frictionAt(body, motion.at);
 }
 
 /** True where nothing moves and nothing will by itself: every drive is off, and friction or its drive holds each leaf. */
@@ -70,23 +84,21 @@ export function isAtRest(plant: Plant): boolean {
   return (!first || stands(first, touch.overlapping)) && (!second || stands(second, touch.overlapped));
 }
 
+/** Moves one leaf on, with what the other does to it. */
+function moves(leaf: PlantLeaf, beside: readonly Contact[], seconds: number): void {
+  const { line, drive, stops, obstacles } = leaf;
+  const held = holds(line, drive);
+  if (held && leaf.motion.speed === 0) return;
+  const contacts = obstacles.length || beside.length ? [...stops, ...obstacles, ...beside] : stops;
+  advance(leaf.body, leaf.motion, { drive: leaf.pushes, held, contacts }, seconds);
+}
+
 /** Moves everything on by some seconds. */
 export function plantMoves(plant: Plant, seconds: number): void {
-  const {
-    leaves: { first, second },
-    overlap,
-  } = plant;
+  const { leaves, overlap } = plant;
+  const { first, second } = leaves;
   const touch = touching(plant);
-  for (const [leaf, beside] of [
-    [first, touch.overlapping],
-    [second, touch.overlapped],
-  ] as const) {
-    if (!leaf) continue;
-    const { body, line, motion, drive, pushes, stops, obstacles } = leaf;
-    const held = holds(line, drive);
-    if (held && motion.speed === 0) continue;
-    const contacts = obstacles.length || beside.length ? [...stops, ...obstacles, ...beside] : stops;
-    advance(body, motion, { drive: pushes, held, contacts }, seconds);
-  }
+  if (first) moves(first, touch.overlapping, seconds);
+  if (second) moves(second, touch.overlapped, seconds);
   if (overlap && first && second) takesSides(overlap, edgeOf(first), edgeOf(second));
 }

@@ -5,7 +5,7 @@ import {
   type Fitting,
   type Procedure,
 } from "../../board/index.ts";
-import { behavioursAt, planControls, type Wishes } from "../../controls/index.ts";
+import { behavioursAt, planControls, type Positions, type Wishes } from "../../controls/index.ts";
 import { panelAtRest } from "../../panel/index.ts";
 import { brainAtRest, brainDoes, type Brain } from "../brain/index.ts";
 
@@ -91,9 +91,22 @@ function leavePending(brain: Brain): void {
   }
 }
 
-/** The board as it stands when a procedure begins: what it needs is so, what it clears or keeps is there. */
-export function startOf(profile: BoardProfile, fitting: Fitting, procedure: Procedure): Brain {
+/**
+ * The board as it stands when a procedure begins: what it needs is so, what it clears or keeps is there; else as delivered,
+ * or as `positions` have it.
+ */
+export function startOf(
+  profile: BoardProfile,
+  fitting: Fitting,
+  procedure: Procedure,
+  positions?: Positions,
+): Brain {
   const brain = brainAtRest(profile, fitting);
+  if (positions) {
+    brain.positions = positions;
+    brain.inForce = positions;
+    brain.panel = panelAtRest(brain.board, positions.values);
+  }
   brain.power = procedure.kind !== "power-up";
   for (const memory of [...procedure.clears, ...procedure.keeps])
     brain.held[memory] = brain.board.memories.find(({ id }) => id === memory)?.capacity === 1 ? 1 : 2;

@@ -6,37 +6,23 @@ import {
   type Condition,
   type ReactionMoment,
 } from "../../board/index.ts";
-import { boardOnSite } from "../../job/index.ts";
-import { boardIds, bundleOn, shippedBoard, usualDevices } from "../../testing/shipped.ts";
-import { askOf, brainAtRest, brainDoes, setTripped, type Brain } from "../brain/index.ts";
+import { boardIds, shippedBoard } from "../../testing/shipped.ts";
+import { knowingTwin, usualPlan } from "../../testing/twins.ts";
+import { askOf, brainDoes, works, type Brain } from "../brain/index.ts";
 import { isOff } from "../brain/ask.ts";
 import { edgeOf } from "../plant/index.ts";
-import { arrange } from "../runner/index.ts";
-import { twinDoes, twinOf, twinRuns, type Twin } from "./index.ts";
+import { twinDoes, twinRuns, type Twin } from "./index.ts";
 
 /** A board on its site that knows its travel, its leaves somewhere, set so that a row of reactions counts. */
-function twin(id: string, leaf: "closed" | "open", when: Condition | undefined): Twin {
-  const bundle = bundleOn(id, usualDevices(id));
-  const board = boardOnSite(bundle.job, bundle.board);
-  const brain = brainAtRest(board, { leaves: bundle.job.survey.leaves.length });
-  brain.power = true;
-  const learned = board.memories
-    .filter(({ holds }) => holds === "travel")
-    .map((memory) => ({ learned: memory.id }));
-  arrange(brain, [...learned, { leaf }, ...(when ? [when] : [])]);
-  for (const kind of ["positions", "inForce"] as const)
-    if (brain[kind].dials.V2 === "7:30")
-      brain[kind] = { ...brain[kind], dials: { ...brain[kind].dials, V2: "12:00", V3: "9:00" } };
-  brain.events = [];
-  return twinOf(brain, bundle);
-}
+const twin = (id: string, leaf: "closed" | "open", when: Condition | undefined): Twin =>
+  knowingTwin(usualPlan(id), { leaf }, ...(when ? [when] : []));
 
 /** Way of the edges from closed, m, all leaves together. */
 const edges = ({ plant }: Twin) => Object.values(plant.leaves).reduce((sum, leaf) => sum + edgeOf(leaf), 0);
 const way = ({ plant }: Twin) =>
   Object.values(plant.leaves).reduce((sum, { body }) => sum + body.travel * body.arm, 0);
 
-const trips = (it: Twin, input: string, to: boolean) => twinDoes(it, (brain) => setTripped(brain, input, to));
+const trips = (it: Twin, input: string, to: boolean) => twinDoes(it, (brain) => works(brain, input, to));
 const rests = (it: Twin, most = 150) => {
   for (let n = 0; n < most && (n < 2 || it.brain.run); n += 1) twinRuns(it, 1);
 };

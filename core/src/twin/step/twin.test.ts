@@ -1,31 +1,15 @@
-import { brainAtRest, brainDoes, placeOf, setTripped, type Brain } from "../brain/index.ts";
+import type { Condition } from "../../board/index.ts";
+import { brainDoes, placeOf, works, type Brain } from "../brain/index.ts";
 import { binds, edgeOf } from "../plant/index.ts";
-import { arrange } from "../runner/index.ts";
 import { told } from "../told.ts";
-import { boardOnSite, type JobBundle } from "../../job/index.ts";
-import { boardIds, bundleOn, shippedBoard, usualDevices } from "../../testing/shipped.ts";
-import { tickSeconds, twinDoes, twinOf, twinRuns, type Twin } from "./index.ts";
+import { boardIds, shippedBoard } from "../../testing/shipped.ts";
+import { knowingTwin, usualPlan } from "../../testing/twins.ts";
+import { tickSeconds, twinDoes, twinRuns, type Twin } from "./index.ts";
 
 const driving = boardIds().filter((id) => shippedBoard(id).leaves > 0);
 
-/** A board on its site that knows its travel, with power, closed; `conditions` may set it further. */
-function twin(
-  id: string,
-  bundle: JobBundle = bundleOn(id, usualDevices(id)),
-  ...conditions: Parameters<typeof arrange>[1]
-): Twin {
-  const { job } = bundle;
-  const brain = brainAtRest(boardOnSite(job, bundle.board), { leaves: job.survey.leaves.length });
-  brain.power = true;
-  const travel = brain.board.memories.filter(({ holds }) => holds === "travel");
-  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
-  // As delivered one board's force dial stands fully off, and its leaves meet together: of a pair that overlaps they bind.
-  for (const kind of ["positions", "inForce"] as const)
-    if (id === "quillmarsh-tandrel")
-      brain[kind] = { ...brain[kind], dials: { ...brain[kind].dials, V2: "12:00", V3: "12:00" } };
-  brain.events = [];
-  return twinOf(brain, bundle);
-}
+const twin = (id: string, ...conditions: readonly Condition[]): Twin =>
+  knowingTwin(usualPlan(id), ...conditions);
 
 const commands = (it: Twin, command: "open" | "close" | "step") =>
   twinDoes(it, (brain) => void brainDoes(brain, { command }));
@@ -66,7 +50,7 @@ describe("a board that knows its travel, on its site", () => {
     }
     commands(it, "close");
     const said = told(it.brain, () => void until(it, ({ run }) => run?.toward === "open"));
-    expect(said.join(" ")).toMatch(/^.* pushes against something\. .* opens?\.$/);
+    expect(said.join(" ")).toMatch(/^.* pushes against something(; it shows \S+)?\. .* opens?\.$/);
     expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(0);
   });
 
@@ -105,7 +89,7 @@ describe("two leaves on their site", () => {
     commands(it, "open");
     until(it, rests);
     const { first, second } = it.plant.leaves;
-    Object.assign(second!.line, { freeSpeed: second!.line.freeSpeed / 3 });
+    Object.assign(second!.rated, { freeSpeed: second!.rated.freeSpeed / 3 });
     commands(it, "close");
     until(it, () => binds(it.plant.overlap!, edgeOf(first!), edgeOf(second!)), 90);
     expect(binds(it.plant.overlap!, edgeOf(first!), edgeOf(second!))).toBe(true);
@@ -121,7 +105,7 @@ test("a beam broken while it closes turns it back by its board's logic, where it
   // The overlapped leaf closes first.
   const { motion } = it.plant.leaves.second!;
   const was = motion.at;
-  twinDoes(it, (brain) => setTripped(brain, "beam", true));
+  twinDoes(it, (brain) => works(brain, "beam", true));
   twinRuns(it, 5);
   expect(it.brain.run?.toward).toBe("open");
   expect(was).toBeLessThan(1.2);

@@ -1,25 +1,63 @@
-import type { LeafPlace } from "../../board/index.ts";
-import type { JobBundle } from "../../job/index.ts";
-import { counts, legOf, nextSeconds, type Brain, type Leg, type Which, type World } from "../brain/index.ts";
+import type { BoardInput, LeafPlace } from "../../board/index.ts";
+import type { Installation } from "../../circuit/index.ts";
+import { behindOhms } from "../../motion/index.ts";
+import type { Sits } from "../../wiring/index.ts";
 import {
-  edgeOf,
-  isAtRest,
-  limitsOf,
-  plantMoves,
-  plantOf,
-  type Plant,
-  type PlantLeaf,
-} from "../plant/index.ts";
-import { partBefore, sensesComing, sensesLeaving, type Sense } from "./sense.ts";
+  counts,
+  inForceOf,
+  knowsTravel,
+  legOf,
+  nextSeconds,
+  type Brain,
+  type Leg,
+  type Which,
+  type World,
+} from "../brain/index.ts";
+import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
+import {
+  beginsWith,
+  cutOff,
+  endContacts,
+  feedsOf,
+  opensWhenTested,
+  pulsesReach,
+  readsInputs,
+  siteOf,
+  worksEnds,
+  worksInput,
+  type EndContact,
+  type Feed,
+  type Feeds,
+  type Planning,
+  type Site,
+} from "../site/index.ts";
+import {
+  beginsRun,
+  countsWay,
+  partBefore,
+  readsManner,
+  senseOf,
+  sensesComing,
+  sensesLeaving,
+  type Sense,
+} from "./sense.ts";
 
 /** One step of the twin, s. */
 export const tickSeconds = 0.005;
 
-/** A board that runs, and what it moves: the board reads what it senses, never where a leaf truly is. */
+/** A board that runs, its wires, and what it moves: the board reads its inputs, never where a leaf truly is. */
 export interface Twin {
   readonly brain: Brain;
+  readonly site: Site;
   readonly plant: Plant;
+  /** Contacts that the leaves work at their ends. */
+  readonly ends: EndContact[];
+  /** What the board makes of each of its outputs. */
   readonly senses: Partial<Record<Which, Sense>>;
+  /** What each output brings to a drive, which way that turns it, and for which measurement of the circuit that was worked out. */
+  feeds: Feeds;
+  turns: Record<Which, 1 | -1>;
+  fedAt: number;
   ticks: number;
   /** What the board does with its drives, and of what that was worked out. */
   legs: Partial<Record<Which, Leg | undefined>>;
@@ -36,7 +74,7 @@ const whiches = ["first", "second"] as const;
 
 const parts: Record<LeafPlace, number> = { closed: 0, between: 0.5, open: 1 };
 
-/** The plant as the board's gestures reach it: time, and leaves that are put somewhere by hand. */
+/** The plant as the board's gestures reach it: time, leaves that are put somewhere by hand, inputs that are worked. */
 const worldOf = (twin: Twin): World => ({
   runs: (seconds) => {
     twinRuns(twin, seconds);
@@ -44,7 +82,12 @@ const worldOf = (twin: Twin): World => ({
   },
   puts: (which, at) => {
     const leaf = twin.plant.leaves[which];
-    if (leaf) Object.assign(leaf.motion, { at: parts[at] * leaf.body.travel, speed: 0 });
+    if (!leaf) return;
+    const to = parts[at] * leaf.body.travel;
+    const sense = twin.senses[which];
+    if (sense) sense.count += to - leaf.motion.at;
+    Object.assign(leaf.motion, { at: to, speed: 0 });
+    reads(twin);
   },
   isAt: (place) =>
     Object.values(twin.plant.leaves).every(({ motion, body }) => {
@@ -52,21 +95,69 @@ const worldOf = (twin: Twin): World => ({
       if (place === "between") return part > 0.3 && part < 0.7;
       return place === "closed" ? part < 0.01 : part > 0.99;
     }),
+  works: (input, worked) => {
+    worksInput(twin.site, input, worked);
+    reads(twin);
+  },
+  opens: (input) => opensWhenTested(twin.site, twin.brain, input),
+  marks: (which, end) => {
+    const sense = twin.senses[which];
+    if (sense) sense.marks[end] = sense.count;
+  },
+  learns: () => {
+    for (const sense of Object.values(twin.senses)) {
+      const { open, closed } = sense.marks;
+      if (open !== undefined && closed !== undefined) sense.known = { open, closed };
+    }
+  },
 });
 
-/** A board of a job as it runs, with what it moves where the board takes it to be. */
-export function twinOf(brain: Brain, bundle: JobBundle): Twin {
+/** Inputs that leaves work as they move. */
+const byLeaves = ({ takes }: BoardInput): boolean =>
+  takes.some((duty) => duty === "encoder" || duty.startsWith("limit"));
+
+/**
+ * A board of a job as it runs, with what it moves where the board takes it to be. Wired as planned, or as `at` and `sits`
+ * have it; inputs that the board has otherwise than its circuit are worked by someone.
+ */
+export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits?: Sits): Twin {
+  const { bundle } = planning;
   const plant = plantOf(bundle);
+  const site = siteOf(planning, at, sits);
   const senses: Twin["senses"] = {};
-  for (const which of whiches) {
+  const travel = whiches.map((which) => plant.leaves[which]?.body.travel);
+  for (const [n, which] of whiches.slice(0, brain.board.leaves).entries()) {
     const leaf = plant.leaves[which];
-    if (!leaf) continue;
-    leaf.motion.at = parts[brain.at[which]] * leaf.body.travel;
-    senses[which] = { limits: limitsOf(bundle, which), driven: 0, stalled: 0, from: 0 };
+    if (leaf) {
+      leaf.motion.at = parts[brain.at[which]] * leaf.body.travel;
+      // However it is mounted, it turns as the settings in force want it.
+      leaf.hand = inForceOf(brain, "rotation") === "inverted" ? -1 : 1;
+    }
+    const open = travel[n] ?? travel[0] ?? 1;
+    const known = knowsTravel(brain) ? { closed: 0, open } : undefined;
+    senses[which] = senseOf(
+      brain,
+      which,
+      limitsOf(bundle, which),
+      leaf?.motion.at ?? parts[brain.at[which]] * open,
+      known,
+    );
   }
-  const twin: Twin = { brain, plant, senses, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 };
+  const twin: Twin = {
+    ...{ brain, site, plant, senses, ends: endContacts(site, plant) },
+    ...{ feeds: {}, turns: { first: 1, second: 1 }, fedAt: 0, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 },
+  };
   brain.world = worldOf(twin);
+  worksEnds(site, twin.ends);
+  const { inputs } = brain.board;
+  beginsWith(site, brain, (id) => inputs.some((input) => input.id === id && byLeaves(input)));
   return twin;
+}
+
+/** The board reads its inputs, with the contacts at the ends where their leaves stand. */
+function reads(twin: Twin): void {
+  worksEnds(twin.site, twin.ends);
+  readsInputs(twin.site, twin.brain);
 }
 
 /** The board counts the time it is owed. Before anything is done to it, so that nothing comes too early. */
@@ -85,45 +176,97 @@ function legsNow(twin: Twin): Twin["legs"] {
   const { of } = twin;
   const { trips } = brain;
   if (run === of.run && inForce === of.inForce && phase === of.phase && trips === of.trips) return twin.legs;
-  if (run !== of.run)
-    for (const which of whiches) {
-      const [sense, leaf] = [senses[which], twin.plant.leaves[which]];
-      if (sense && leaf) Object.assign(sense, { driven: 0, stalled: 0, from: edgeOf(leaf) });
-    }
+  if (run !== of.run) for (const sense of Object.values(senses)) beginsRun(sense);
   twin.of = { run, inForce, phase, trips };
+  for (const sense of Object.values(senses)) readsManner(brain, sense);
   twin.legs = { first: legOf(brain, "first"), second: legOf(brain, "second") };
+  // Which way a drive turns follows from the settings as well.
+  twin.fedAt = -1;
   return twin.legs;
 }
 
-/** A drive is given what the board orders; true where it is driven. */
-function ordered({ brain, owed }: Twin, which: Which, leaf: PlantLeaf, leg: Leg | undefined): boolean {
-  const { run } = brain;
-  const { drive, line } = leaf;
-  if (!leg || !run || run.since + owed * tickSeconds < leg.after || run.there.includes(which)) {
-    drive.volts = 0;
-    return false;
+/** What the outputs bring: worked out where the circuit was measured anew. */
+function feedsNow(twin: Twin): Feeds {
+  const { brain, site, plant, senses } = twin;
+  if (twin.fedAt === site.measurements) return twin.feeds;
+  twin.fedAt = site.measurements;
+  twin.feeds = brain.run ? feedsOf(site, brain, plant) : {};
+  for (const which of whiches) {
+    const [feed, sense] = [twin.feeds[which], senses[which]];
+    if (!feed) continue;
+    twin.turns[which] = turns(twin, which, feed);
+    Object.assign(feed.leaf.line, behindOhms(feed.leaf.rated, feed.ohms));
+    if (sense) sense.pulses = pulsesReach(site, brain, feed.leaf);
   }
-  const part = partBefore(leaf, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
-  drive.volts = (leg.toward === "open" ? part : -part) * line.ratedVolts;
-  drive.limit = leg.force * line.thrust;
-  return true;
+  return twin.feeds;
 }
 
-/** One step: drives as the board orders, movement, what is sensed of it, time. */
+/** Which way a leaf goes where the board wants it open: 1 open, −1 closed. */
+function turns({ brain }: Twin, which: Which, { leaf, volts }: Feed): 1 | -1 {
+  const about = [volts < 0, inForceOf(brain, "rotation") === "inverted", brain.inverted.has(which)];
+  return about.filter(Boolean).length % 2 === (leaf.hand === 1 ? 0 : 1) ? 1 : -1;
+}
+
+/** True where a drive with limits of its own has cut itself off the way it goes. */
+const isCut = ({ limits }: Sense, { leaf: { motion, body } }: Feed, opens: boolean): boolean =>
+  limits === "series" && (opens ? 1 - motion.at / body.travel : motion.at / body.travel) <= cutOff;
+
+/** True where the board drives an output just now. */
+function isDriven({ brain: { run }, owed, legs }: Twin, which: Which): boolean {
+  const leg = legs[which];
+  if (!leg || !run) return false;
+  return run.since + owed * tickSeconds >= leg.after && !run.there.includes(which);
+}
+
+/** An output gives what the board orders; what reaches a drive by it, undefined where nothing does. */
+function orders(twin: Twin, which: Which): Feed | undefined {
+  const feed = twin.feeds[which];
+  if (!feed) return undefined;
+  const { leaf, volts } = feed;
+  const leg = twin.legs[which]!;
+  const sense = twin.senses[which]!;
+  const opens = (leg.toward === "open") === twin.turns[which] > 0;
+  if (isCut(sense, feed, opens)) return undefined;
+  const part = partBefore(sense, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
+  leaf.drive.volts = (opens ? part : -part) * Math.abs(volts);
+  leaf.drive.limit = leg.force * leaf.rated.thrust;
+  return feed;
+}
+
+/** What the board senses of a leaf that moved: how far, and that it has left its end. */
+function follows({ brain, senses, turns }: Twin, which: Which, leaf: PlantLeaf, was: number): void {
+  const sense = senses[which];
+  if (!sense) return;
+  countsWay(sense, leaf.motion.at - was, turns[which]);
+  sensesLeaving(brain, which, sense, leaf);
+}
+
+/** One step: circuit, orders, movement, what is sensed of it, time. */
 function tick(twin: Twin): void {
   const { brain, plant, senses } = twin;
+  reads(twin);
   const { run } = brain;
   const legs = legsNow(twin);
+  feedsNow(twin);
   const { first, second } = plant.leaves;
-  const drivesFirst = first !== undefined && ordered(twin, "first", first, legs.first);
-  const drivesSecond = second !== undefined && ordered(twin, "second", second, legs.second);
+  if (first) first.drive.volts = 0;
+  if (second) second.drive.volts = 0;
+  const firstWas = first ? first.motion.at : 0;
+  const secondWas = second ? second.motion.at : 0;
+  const drivesFirst = isDriven(twin, "first");
+  const drivesSecond = isDriven(twin, "second");
+  const firstFeed = drivesFirst ? orders(twin, "first") : undefined;
+  const secondFeed = drivesSecond ? orders(twin, "second") : undefined;
   plantMoves(plant, tickSeconds);
-  if (first) sensesLeaving(brain, "first", first);
-  if (second) sensesLeaving(brain, "second", second);
-  if (drivesFirst) sensesComing(brain, "first", first, senses.first!, legs.first!, tickSeconds);
+  // An output follows the leaf whose drive hangs on it.
+  const onFirst = firstFeed?.leaf ?? first;
+  const onSecond = secondFeed?.leaf ?? second;
+  if (onFirst) follows(twin, "first", onFirst, onFirst === first ? firstWas : secondWas);
+  if (onSecond) follows(twin, "second", onSecond, onSecond === second ? secondWas : firstWas);
+  if (drivesFirst) sensesComing(brain, "first", senses.first!, firstFeed, legs.first!, tickSeconds);
   // What the first leaf met may have ended the run of both.
   if (drivesSecond && brain.run === run)
-    sensesComing(brain, "second", second, senses.second!, legs.second!, tickSeconds);
+    sensesComing(brain, "second", senses.second!, secondFeed, legs.second!, tickSeconds);
   twin.ticks += 1;
   twin.owed += 1;
   if (twin.owed >= twin.due || brain.run !== run) settleUp(twin);
@@ -134,6 +277,7 @@ export function twinRuns(twin: Twin, seconds: number): void {
   const last = twin.ticks + Math.round(seconds / tickSeconds);
   while (twin.ticks < last)
     if (twin.brain.run === undefined && isAtRest(twin.plant)) {
+      reads(twin);
       // Nothing stirs until the board wants its time: these steps are all alike.
       const steps = Math.max(1, Math.min(last - twin.ticks, twin.due - twin.owed));
       twin.ticks += steps;
@@ -146,5 +290,6 @@ export function twinRuns(twin: Twin, seconds: number): void {
 export function twinDoes(twin: Twin, does: (brain: Brain) => void): void {
   settleUp(twin);
   does(twin.brain);
+  reads(twin);
   settleUp(twin);
 }

@@ -1,0 +1,58 @@
+import { deliveredCards, type Condition } from "../board/index.ts";
+import type { Positions } from "../controls/index.ts";
+import type { Job, JobBundle } from "../job/index.ts";
+import { panelAtRest } from "../panel/index.ts";
+import { planJob, type JobPlan } from "../plan/index.ts";
+import { arrange, brainOf, type Brain } from "../twin/index.ts";
+import { twinOf, type Twin } from "../twin/step/index.ts";
+import { bundleOn, usualDevices } from "./shipped.ts";
+
+/**
+ * A job on a board with its usual devices and so many leaves, each with the drive that suits it; its beams can be tested
+ * where that is wished.
+ */
+export function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobBundle {
+  const tested = wishes["photocell-test"] === true;
+  const devices = usualDevices(id).map((device) =>
+    tested && device === "oddlume-glance" ? "oddlume-vigil" : device,
+  );
+  const bundle = bundleOn(id, devices, wishes);
+  const { job } = bundle;
+  if (leaves !== 1 || job.survey.leaves.length < 2) return bundle;
+  job.survey.leaves = [{ ...job.survey.leaves[0]!, id: "only" }];
+  job.devices = job.devices
+    .filter(({ leaf }) => leaf !== "overlapped")
+    .map((device) => (device.leaf ? { ...device, leaf: "only" } : device));
+  return bundle;
+}
+
+const planned = new Map<string, JobPlan>();
+
+/** The same, planned with these wishes: once for each. A test that changes it plans its own. */
+export function usualPlan(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobPlan {
+  const key = `${id} ${leaves ?? ""} ${JSON.stringify(wishes)}`;
+  const plan = planned.get(key) ?? planJob(usualSite(id, leaves, wishes));
+  planned.set(key, plan);
+  return plan;
+}
+
+/** A board stands as these positions have it, and has read them. */
+export function stands(brain: Brain, positions: Positions): Brain {
+  return Object.assign(brain, {
+    ...{ positions, inForce: positions, noted: positions },
+    panel: panelAtRest(brain.board, positions.values),
+  });
+}
+
+/** A board on its site that has power, is set as planned, and knows its travel; `conditions` may bring it further. */
+export function knowingTwin(plan: JobPlan, ...conditions: readonly Condition[]): Twin {
+  const { bundle, controls } = plan;
+  const { board, job } = bundle;
+  const brain = brainOf(board, job.cards ?? deliveredCards(board), job.survey.leaves.length);
+  brain.power = true;
+  stands(brain, controls.positions);
+  const travel = board.memories.filter(({ holds }) => holds === "travel");
+  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
+  brain.events = [];
+  return twinOf(brain, plan);
+}

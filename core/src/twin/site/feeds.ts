@@ -1,0 +1,82 @@
+import { partKey, supplyPart } from "../../node/index.ts";
+import { exchangedLeads } from "../../wiring/index.ts";
+import type { Brain, Which } from "../brain/index.ts";
+import type { Plant, PlantLeaf } from "../plant/index.ts";
+import type { Site } from "./site.ts";
+
+/** What an output of the board brings to the drive that hangs on it. */
+export interface Feed {
+  leaf: PlantLeaf;
+  /** Volts that the output gives with nothing to feed; a drive whose leads are exchanged gets them the other way. */
+  volts: number;
+  /** Ohms between the source and the drive: leads, joints, and what the source has inside. */
+  ohms: number;
+}
+
+export type Feeds = Partial<Record<Which, Feed>>;
+
+const whiches = ["first", "second"] as const;
+
+/** Where the motor of a leaf hangs: the output of one of the leaves, and the volts of its rail; undefined on none. */
+function outputOf(
+  { at }: Site,
+  { board }: Brain,
+  device: string,
+): { output: Which; volts: number } | undefined {
+  const profile = at.devices.find(({ id }) => id === device)?.profile;
+  const pins = profile?.supplies.find(({ duty }) => duty === "drive")?.pins;
+  if (!pins) return undefined;
+  const seats = at.wires.flatMap(({ from, to }) =>
+    from.kind === "pin" &&
+    from.device === device &&
+    to.kind === "terminal" &&
+    [pins.plus, pins.minus, pins.third].includes(from.pin)
+      ? [to.terminal]
+      : [],
+  );
+  const rail = board.rails.find(
+    ({ feeds, plus, minus, third = [] }) =>
+      feeds.some((duty) => duty.startsWith("drive")) &&
+      seats.filter((seat) => [...plus, ...minus, ...third].includes(seat)).length > 1,
+  );
+  if (!rail) return undefined;
+  const second = rail.feeds.includes("drive-overlapped") && !rail.feeds.includes("drive-only");
+  return { output: second ? "second" : "first", volts: rail.volts };
+}
+
+/** What an output brings to the drive of a leaf, by what a meter finds at its motor while it moves; undefined where nothing. */
+function feedOf(site: Site, volts: number, leaf: PlantLeaf): Feed | undefined {
+  const { device } = leaf;
+  const supply = site.at.devices
+    .find(({ id }) => id === device)
+    ?.profile.supplies.find(({ duty }) => duty === "drive");
+  const found = supply && site.measured.supplies[partKey(supplyPart(device, supply.id))];
+  if (!supply || !found || found.state === "absent" || found.state === "wrong-kind") return undefined;
+  const lost = Math.max(0, volts - Math.abs(found.volts));
+  const amps = supply.milliamps.working / 1_000;
+  return {
+    leaf,
+    volts: found.state === "reversed" ? -volts : volts,
+    ohms: amps > 0 ? lost / amps : 0,
+  };
+}
+
+/** What each output of the board brings, and to the drive of which leaf. */
+export function feedsOf(site: Site, brain: Brain, plant: Plant): Feeds {
+  const feeds: Feeds = {};
+  const turned = turnedByLeads(site);
+  for (const which of whiches) {
+    const leaf = plant.leaves[which];
+    const hangs = leaf && outputOf(site, brain, leaf.device);
+    const feed = hangs && feedOf(site, hangs.volts, leaf);
+    if (!feed) continue;
+    if (turned.has(leaf.device) && feed.volts > 0) feed.volts = -feed.volts;
+    feeds[hangs.output] = feed;
+  }
+  return feeds;
+}
+
+/** Drives whose leads are exchanged on their own output: of windings and phases no meter tells it. */
+function turnedByLeads({ at, planning: { wiring }, sits }: Site): ReadonlySet<string> {
+  return new Set(Object.keys(sits).length ? exchangedLeads({ at, wiring, sits }).drives : []);
+}

@@ -1,0 +1,21 @@
+export {
+  cutOff,
+  endContacts,
+  endInput,
+  pulsesReach,
+  worksEnds,
+  type EndContact,
+  type Limits,
+} from "./ends.ts";
+export { feedsOf, type Feed, type Feeds } from "./feeds.ts";
+export {
+  beginsWith,
+  opensWhenTested,
+  readsInputs,
+  siteOf,
+  situationOf,
+  tripsContact,
+  worksInput,
+  type Planning,
+  type Site,
+} from "./site.ts";

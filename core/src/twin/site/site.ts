@@ -1,0 +1,141 @@
+import type { Installation, Measured, Moment, Situation } from "../../circuit/index.ts";
+import { measureCircuit } from "../../circuit/index.ts";
+import { contactPart, partKey, type PartKey } from "../../node/index.ts";
+import { boardSet, type Planned } from "../../state/index.ts";
+import { asPlanned, type Sits } from "../../wiring/index.ts";
+import { placeOf, setTripped, type Brain } from "../brain/index.ts";
+
+/** What a twin is made of beside its board: the job as it is read on its site, and its wiring. */
+export type Planning = Pick<Planned, "bundle" | "wiring">;
+
+/** The wires of a running installation: what they bring to the inputs, and to the drives. */
+export interface Site {
+  readonly planning: Planning;
+  /** As it is wired just now; replaced where anything of it changes. */
+  at: Installation;
+  /** Where cores sit that do not sit where they are planned. */
+  readonly sits: Sits;
+  /** Temperature of every core, °C. */
+  celsius: number;
+  /** Inputs that someone keeps, as the twin begins, otherwise than their circuit has them. */
+  readonly against: Set<string>;
+  /** Inputs that someone works at their terminal. */
+  readonly worked: Set<string>;
+  /** What the circuit was measured for last, and what came of it. */
+  of: { at?: Installation; situation?: Situation; inForce?: Brain["inForce"] };
+  measured: Measured;
+  /** Bumped with each new measurement, for what is worked out of it. */
+  measurements: number;
+}
+
+/** Before anything was measured. */
+const nothing: Measured = { inputs: {}, supplies: {}, rails: {}, unsolved: [] };
+
+/** The wires of a job: as they are planned, or as `at` has them, with cores where they were found. */
+export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): Site {
+  return {
+    planning,
+    at: at ?? asPlanned(planning.bundle.board, planning.wiring),
+    sits,
+    celsius: 20,
+    against: new Set(),
+    worked: new Set(),
+    of: {},
+    measured: nothing,
+    measurements: 0,
+  };
+}
+
+/** What goes on at the board, as its rails follow it. */
+export function situationOf(brain: Brain): Situation {
+  const { run, mains } = brain;
+  if (run) return run.toward === "open" ? "opening" : "closing";
+  if (!mains) return "battery";
+  return placeOf(brain) === "open" && brain.leaves > 0 ? "open" : "awake";
+}
+
+const momentOf = (site: Site, situation: Situation): Moment => ({ situation, celsius: site.celsius });
+
+/** Measures what is wired in some other circumstances, without anything coming of it. */
+export const measuredIf = (site: Site, change: Partial<Installation>, situation: Situation): Measured =>
+  measureCircuit({ ...site.at, ...change }, momentOf(site, situation));
+
+/** True where the circuit, and whoever works it, has an input read otherwise than at rest. */
+function readsTripped(site: Site, input: Brain["board"]["inputs"][number]): boolean {
+  const closed = site.measured.inputs[input.id]?.closed ?? false;
+  const tripped = closed !== (input.contact === "closed");
+  return site.worked.has(input.id) !== (site.against.has(input.id) !== tripped);
+}
+
+/** Measures the circuit anew where it, what goes on, or a setting is another than before; true where it was. */
+function measures(site: Site, brain: Brain): boolean {
+  const situation = situationOf(brain);
+  const { of } = site;
+  if (brain.power !== site.at.powered || !brain.mains !== (site.at.withoutMains ?? false))
+    site.at = { ...site.at, powered: brain.power, withoutMains: !brain.mains };
+  if (of.inForce !== brain.inForce) site.at = { ...site.at, set: boardSet(brain.board, brain.inForce) };
+  if (of.at === site.at && of.situation === situation) return false;
+  site.of = { at: site.at, situation, inForce: brain.inForce };
+  site.measured = measureCircuit(site.at, momentOf(site, situation));
+  site.measurements += 1;
+  return true;
+}
+
+/** Rounds in which a board and its circuit answer one another: what trips stops, what stops lets a rail go dead. */
+const mostRounds = 4;
+
+/** The board reads its inputs, where anything changed that they are read by. */
+export function readsInputs(site: Site, brain: Brain): void {
+  for (let round = 0; round < mostRounds && measures(site, brain); round += 1)
+    if (brain.power)
+      for (const input of brain.board.inputs) setTripped(brain, input.id, readsTripped(site, input));
+}
+
+/** As it begins: inputs that the board has otherwise than the circuit are worked by someone. */
+export function beginsWith(site: Site, brain: Brain, sensed: (input: string) => boolean): void {
+  measures(site, brain);
+  if (!brain.power) return;
+  for (const input of brain.board.inputs)
+    if (!sensed(input.id) && readsTripped(site, input) !== brain.tripped.has(input.id))
+      site.against.add(input.id);
+  for (const input of brain.board.inputs)
+    brain.tripped[readsTripped(site, input) ? "add" : "delete"](input.id);
+}
+
+/** A contact is tripped, or let go. */
+export function tripsContact(site: Site, contact: PartKey, tripped: boolean): void {
+  if (site.at.tripped.has(contact) === tripped) return;
+  const all = new Set(site.at.tripped);
+  all[tripped ? "add" : "delete"](contact);
+  site.at = { ...site.at, tripped: all };
+}
+
+/** An input is worked at its terminal, or let go. */
+export function worksInput(site: Site, input: string, worked: boolean): void {
+  if (site.worked.has(input) === worked) return;
+  site.worked[worked ? "add" : "delete"](input);
+  site.at = { ...site.at };
+}
+
+/** True where an input opens as its tested supply is taken away, or as its test line tells its device to. */
+export function opensWhenTested(site: Site, brain: Brain, id: string): boolean {
+  const input = brain.board.inputs.find((each) => each.id === id);
+  const test = input?.test;
+  if (!input || test === undefined) return true;
+  // What someone keeps or works by hand is no matter of its circuit.
+  if (site.against.has(id) || site.worked.has(id)) return true;
+  const { inputs } = measuredIf(site, testing(site, brain, test), "testing");
+  return (inputs[id]?.closed ?? false) !== (input.contact === "closed");
+}
+
+/** What a test makes of the circuit: a rail is dead, or every contact whose test pin hangs on the test line is tripped. */
+function testing({ at }: Site, { board }: Brain, test: string): Partial<Installation> {
+  if (board.rails.some((rail) => rail.id === test)) return { interrupted: new Set([test]) };
+  const terminals = new Set(board.outputs.find((output) => output.id === test)?.terminals ?? []);
+  const tripped = new Set(at.tripped);
+  for (const { from, to } of at.wires)
+    if (from.kind === "pin" && to.kind === "terminal" && terminals.has(to.terminal))
+      for (const contact of at.devices.find(({ id }) => id === from.device)?.profile.contacts ?? [])
+        if (contact.test === from.pin) tripped.add(partKey(contactPart(from.device, contact.id)));
+  return { tripped };
+}
