@@ -1,6 +1,6 @@
 import { partKey, supplyPart } from "../../node/index.ts";
 import { exchangedLeads } from "../../wiring/index.ts";
-import type { Brain, Which } from "../brain/index.ts";
+import { leavesOf, type Brain, type Which } from "../brain/index.ts";
 import type { Plant, PlantLeaf } from "../plant/index.ts";
 import type { Site } from "./site.ts";
 
@@ -20,7 +20,7 @@ const whiches = ["first", "second"] as const;
 /** Where the motor of a leaf hangs: the output of one of the leaves, and the volts of its rail; undefined on none. */
 function outputOf(
   { at }: Site,
-  { board }: Brain,
+  brain: Brain,
   device: string,
 ): { output: Which; volts: number } | undefined {
   const profile = at.devices.find(({ id }) => id === device)?.profile;
@@ -34,14 +34,16 @@ function outputOf(
       ? [to.terminal]
       : [],
   );
-  const rail = board.rails.find(
+  const rail = brain.board.rails.find(
     ({ feeds, plus, minus, third = [] }) =>
       feeds.some((duty) => duty.startsWith("drive")) &&
       seats.filter((seat) => [...plus, ...minus, ...third].includes(seat)).length > 1,
   );
   if (!rail) return undefined;
-  const second = rail.feeds.includes("drive-overlapped") && !rail.feeds.includes("drive-only");
-  return { output: second ? "second" : "first", volts: rail.volts };
+  // A board that is set for one leaf drives the output of an only leaf, whichever that is.
+  const pair = leavesOf(brain).length > 1;
+  const first = rail.feeds.includes(pair ? "drive-overlapping" : "drive-only");
+  return { output: first ? "first" : "second", volts: rail.volts };
 }
 
 /** What an output brings to the drive of a leaf, by what a meter finds at its motor while it moves; undefined where nothing. */
