@@ -13,7 +13,6 @@ export type { Meaning } from "./meaning.ts";
 export { answersOf, mechanicTexts } from "./voids.ts";
 export type { Answers, Voided } from "./voids.ts";
 export { readingMisfit } from "./reading.ts";
-export { brainAt } from "./run.ts";
 export { runSheet } from "./sheet.ts";
 export { stationStatuses } from "./stations.ts";
 export type { StationStatus } from "./stations.ts";

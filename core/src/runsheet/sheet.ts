@@ -9,8 +9,8 @@ import {
   type Face,
   type Planned,
 } from "../state/index.ts";
-import { placeOf, type Brain } from "../twin/index.ts";
-import { brainAt, happenedTexts, runStep } from "./run.ts";
+import { brainAt, placeOf, type Brain } from "../twin/index.ts";
+import { happenedTexts, runStep } from "./run.ts";
 import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { begunSteps, procedureSteps } from "./steps/procedure.ts";

@@ -8,6 +8,6 @@ export type { HistoryColumn, HistoryRow } from "./history.ts";
 export { inForceAt } from "./in-force.ts";
 export type { InForce, Pending } from "./in-force.ts";
 export { inspect, weakForce } from "./inspection.ts";
-export { boardSet, installationOf, wiresOf } from "./installation.ts";
+export { boardSet, endsWorked, installationOf, wiresOf } from "./installation.ts";
 export { entryEffects, outcomes, stateAfter, stateNow } from "./log.ts";
 export { testFindings, testWish } from "./tested.ts";

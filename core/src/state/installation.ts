@@ -1,7 +1,7 @@
-import type { BoardProfile } from "../board/index.ts";
+import type { BoardProfile, ContactDuty, End } from "../board/index.ts";
 import { circuitSettings, type BoardSet, type Installation, type Wire } from "../circuit/index.ts";
 import { behavioursAt } from "../controls/index.ts";
-import { nodeKey, nodeWord, pinNode } from "../node/index.ts";
+import { contactPart, nodeKey, nodeWord, partKey, pinNode, type PartKey } from "../node/index.ts";
 import { seated, seatOf, type Core, type WiringPlan } from "../wiring/index.ts";
 import type { BenchState } from "./bench.ts";
 
@@ -50,6 +50,25 @@ export function boardSet(board: BoardProfile, inForce: BenchState["inForce"]): B
   return set;
 }
 
+/** At which ends of its travel a leaf works a contact, by what the contact is there for. */
+export const endsWorked: Partial<Record<ContactDuty, readonly End[]>> = {
+  "limit-open": ["open"],
+  "limit-closed": ["closed"],
+  limits: ["open", "closed"],
+};
+
+/** Contacts that the leaves work where they were last seen; where nobody has seen them they are taken for closed. */
+function workedByLeaves(
+  { devices }: Pick<WiringPlan, "devices">,
+  { leaf = "closed" }: BenchState,
+): PartKey[] {
+  return devices.flatMap(({ id, profile }) =>
+    profile.contacts.flatMap((contact) =>
+      endsWorked[contact.duty]?.some((end) => end === leaf) ? [partKey(contactPart(id, contact.id))] : [],
+    ),
+  );
+}
+
 /** The circuit of a state: its cores, links and tripped contacts, and what the settings in force make of it. */
 export function installationOf(
   board: BoardProfile,
@@ -61,7 +80,7 @@ export function installationOf(
     devices: wiring.devices,
     wires: [...wiresOf(wiring, state), ...unplannedWires(wiring, state)],
     linksIn: new Set(Object.keys(state.links).filter((id) => state.links[id] === "in")),
-    tripped: new Set(state.tripped),
+    tripped: new Set([...state.tripped, ...workedByLeaves(wiring, state)]),
     powered: state.powered,
     set: boardSet(board, state.inForce),
   };

@@ -79,6 +79,10 @@ export function shippedDevices(): DeviceProfile[] {
   return JSON.parse(devices) as DeviceProfile[];
 }
 
+/** Names of every demo job. */
+export const demoJobs = (): string[] =>
+  readdirSync(new URL("demo/", root)).map((file) => file.replace(/\.json$/, ""));
+
 /** Sites that only the tests know, on the board of the first demo job. */
 const testSites = ["sheds", "slip"];
 

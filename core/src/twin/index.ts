@@ -13,6 +13,7 @@ export {
   settles,
   waits,
 } from "./brain/index.ts";
+export { brainAt, twinAt } from "./at.ts";
 export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";

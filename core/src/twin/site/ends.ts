@@ -1,6 +1,7 @@
 import type { BoardInput, End } from "../../board/index.ts";
 import type { DeviceProfile } from "../../device/index.ts";
 import { contactPart, partKey, type PartKey } from "../../node/index.ts";
+import { endsWorked } from "../../state/index.ts";
 import type { Brain, Which } from "../brain/index.ts";
 import type { Plant, PlantLeaf } from "../plant/index.ts";
 import { measuredIf, situationOf, tripsContact, type Site } from "./site.ts";
@@ -28,14 +29,12 @@ const parts = {
   felt: 0.012,
 };
 
-const duties = { "limit-open": ["open"], "limit-closed": ["closed"], limits: ["open", "closed"] } as const;
-
 /** The contacts that the leaves of a plant work at their ends. */
 export const endContacts = ({ at }: Site, plant: Plant): EndContact[] =>
   Object.values(plant.leaves).flatMap((leaf) => {
     const profile = at.devices.find(({ id }) => id === leaf.device)?.profile;
     return (profile?.contacts ?? []).flatMap(({ id, duty }) =>
-      (duties[duty as keyof typeof duties] ?? []).map((end): EndContact => ({
+      (endsWorked[duty] ?? []).map((end): EndContact => ({
         key: partKey(contactPart(leaf.device, id)),
         ...{ leaf, end },
         passes: profile?.limits === "magnets",

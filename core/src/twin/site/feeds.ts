@@ -18,11 +18,7 @@ export type Feeds = Partial<Record<Which, Feed>>;
 const whiches = ["first", "second"] as const;
 
 /** Where the motor of a leaf hangs: the output of one of the leaves, and the volts of its rail; undefined on none. */
-function outputOf(
-  { at }: Site,
-  brain: Brain,
-  device: string,
-): { output: Which; volts: number } | undefined {
+function outputOf({ at }: Site, brain: Brain, device: string): { output: Which; volts: number } | undefined {
   const profile = at.devices.find(({ id }) => id === device)?.profile;
   const pins = profile?.supplies.find(({ duty }) => duty === "drive")?.pins;
   if (!pins) return undefined;
