@@ -2,7 +2,6 @@ import { boardIds, planOn, shippedBoard, usualDevices as usual } from "../testin
 import { deliveredCards, displayPositions, menuValues } from "../board/index.ts";
 import { readFace } from "../state/face.ts";
 import { revisionEffect } from "./compare.ts";
-import { contact } from "../testing/keys.ts";
 
 describe.each(boardIds())("a job on %s", (id) => {
   const plan = planOn(id, usual(id), {}, shippedBoard(id).firmware[0]);
@@ -126,8 +125,9 @@ describe("displays, lamps and cards", () => {
   test("inverted limit lamps: lit is the end the gate is not on", () => {
     const plan = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!.during;
-    expect(readFace(plan, on).lamps).toMatchObject({ "lim-a": "lit", "lim-z": "lit" });
-    const shut = readFace(plan, { ...on, tripped: [contact("drive-1/shut")] });
+    const half = readFace(plan, { ...on, leaf: "between" });
+    expect(half.lamps).toMatchObject({ "lim-a": "lit", "lim-z": "lit" });
+    const shut = readFace(plan, { ...on, leaf: "closed" });
     expect(shut.lamps).toMatchObject({ "lim-a": "lit", "lim-z": "dark" });
   });
 

@@ -1,11 +1,34 @@
 import { deliveredCards, type Condition } from "../board/index.ts";
 import type { Positions } from "../controls/index.ts";
+import type { DeviceProfile } from "../device/index.ts";
 import type { Job, JobBundle } from "../job/index.ts";
 import { panelAtRest } from "../panel/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { arrange, brainOf, type Brain } from "../twin/index.ts";
 import { twinOf, type Twin } from "../twin/step/index.ts";
 import { bundleOn, usualDevices } from "./shipped.ts";
+
+/** A drive as it is made with a cam that works one contact at both ends. */
+const withCams = (drive: DeviceProfile): DeviceProfile =>
+  drive.contacts.length
+    ? drive
+    : {
+        ...drive,
+        limits: "magnets",
+        pins: [
+          ...drive.pins,
+          ...["cam", "cam-return"].map((pin) => ({ ...drive.pins[0]!, id: pin, label: pin })),
+        ],
+        contacts: [
+          {
+            id: "cam",
+            duty: "limits",
+            rest: "closed",
+            pins: ["cam", "cam-return"],
+            tripped: "an end is met",
+          },
+        ],
+      };
 
 /**
  * A job on a board with its usual devices and so many leaves, each with the drive that suits it; its beams can be tested
@@ -17,6 +40,9 @@ export function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {
     tested && device === "oddlume-glance" ? "oddlume-vigil" : device,
   );
   const bundle = bundleOn(id, devices, wishes);
+  const wanted = wishes["limit-sensing"];
+  if (wanted === "magnets" && bundle.board.inputs.some(({ takes }) => takes.includes("limits")))
+    bundle.devices = bundle.devices.map((device) => (device.kind === "drive" ? withCams(device) : device));
   const { job } = bundle;
   if (leaves !== 1 || job.survey.leaves.length < 2) return bundle;
   job.survey.leaves = [{ ...job.survey.leaves[0]!, id: "only" }];

@@ -152,8 +152,8 @@ export interface World {
   opens: (input: string) => boolean;
   /** Where a leaf stands just now is taken for an end of its travel. */
   marks: (leaf: Which, end: End) => void;
-  /** The ends that were taken are the travel from here on. */
-  learns: () => void;
+  /** The ends that were taken are the travel from here on; false where they are one place. */
+  learns: () => boolean;
 }
 
 /** A board as it comes, without power, its leaves closed. */

@@ -279,7 +279,9 @@ function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: 
   if (at === undefined) return;
   const to = places[at] ?? "between";
   if (by !== "held-key" || key === undefined) {
-    for (const leaf of (["first", "second"] as const).slice(0, brain.leaves))
+    // A leaf that the board takes to be there and that is not goes along in its books.
+    const there = Math.max(brain.leaves, leavesOf(brain).length);
+    for (const leaf of (["first", "second"] as const).slice(0, there))
       if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) {
         brain.at[leaf] = to;
         brain.world?.puts(leaf, to);

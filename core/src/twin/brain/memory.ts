@@ -18,12 +18,15 @@ function knowsEnds(brain: Brain, { ends }: Running): boolean {
 export function learn(brain: Brain, ids: string | string[] | undefined, running?: Running): void {
   for (const id of memoriesIn(ids)) {
     const memory = holdsOf(brain, id);
-    if (!memory || (memory.holds === "travel" && running && !knowsEnds(brain, running))) continue;
+    if (!memory) continue;
+    if (memory.holds === "travel" && running) {
+      if (!knowsEnds(brain, running)) return;
+      if (brain.world?.learns() === false) return;
+    }
     if (memory.holds === "travel")
       for (const other of brain.board.memories) if (other.afterTravel) forget(brain, other.id);
     brain.held[id] = Math.max(1, brain.held[id] ?? 0);
     brain.damaged.delete(id);
-    if (memory.holds === "travel") brain.world?.learns();
     say(brain, { kind: "learned", memory: id });
   }
 }

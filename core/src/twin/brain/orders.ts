@@ -1,5 +1,5 @@
 import type { BehaviourId, End } from "../../board/index.ts";
-import { inForce } from "./ask.ts";
+import { inForce, leavesOf } from "./ask.ts";
 import type { Brain, Run, Which } from "./brain.ts";
 import { isSlowed } from "./command.ts";
 import { knowsTravel } from "./memory.ts";
@@ -18,6 +18,8 @@ export interface Leg {
   force: number;
   /** The board knows how far the leaf goes. */
   knows: boolean;
+  /** Its learned speed is damaged: it does not run as it should. */
+  falters: boolean;
 }
 
 /** What a board does where no behaviour says it; assumed. */
@@ -64,14 +66,23 @@ function heldOrPhase(brain: Brain, { because }: Run): number | undefined {
   return speed === "slow" ? assumed.slowSpeed : speed === "learn" ? assumed.learnSpeed : undefined;
 }
 
+const speedsOf = ({ board }: Brain) => board.memories.filter(({ holds }) => holds === "speed");
+
+/** A board that learns its speeds goes slowly until it has learned them again. */
+const lacksSpeed = (brain: Brain): boolean => speedsOf(brain).some(({ id }) => (brain.held[id] ?? 0) === 0);
+
+/** Damaged data of a pair is that of the leaf that follows. */
+const hasDamagedSpeed = (brain: Brain): boolean => speedsOf(brain).some(({ id }) => brain.damaged.has(id));
+
 /** What the board does with a leaf's drive in the run that is under way; undefined where it does nothing with it. */
 export function legOf(brain: Brain, leaf: Which): Leg | undefined {
   const { run } = brain;
   if (!brain.power || !run?.leaves.includes(leaf)) return undefined;
-  const { toward } = run;
+  const { toward, because } = run;
   const full = percent(brain, toward === "open" ? "opening-speed" : "closing-speed") ?? 1;
-  const even = isSlowed(brain, toward) ? assumed.slowSpeed : heldOrPhase(brain, run);
   const knows = knowsTravel(brain);
+  const slowed = isSlowed(brain, toward) || (knows && lacksSpeed(brain));
+  const even = slowed ? assumed.slowSpeed : heldOrPhase(brain, run);
   const backsOff = run.mostM !== undefined;
   return {
     toward,
@@ -82,5 +93,6 @@ export function legOf(brain: Brain, leaf: Which): Leg | undefined {
     force:
       percent(brain, toward === "open" ? "force-opening" : "force-closing") ?? percent(brain, "force") ?? 1,
     knows,
+    falters: because !== "phase" && leaf === leavesOf(brain).at(-1) && hasDamagedSpeed(brain),
   };
 }

@@ -90,7 +90,7 @@ function plantLeaf(purpose: Purpose, leaf: Leaf, { device, profile }: LeafDrive,
     device,
     body,
     ...{ rated, line, drive: driven, pushes: (speed: number) => drivePush(line, driven, speed) },
-    ...{ hand: 1, hung },
+    ...{ hand: 1, grip: Infinity, hung },
     motion: { at: 0, speed: 0 },
     stops: [
       stopAt(body, -past(leaf.stopClosed), "closing", stopStiffness),

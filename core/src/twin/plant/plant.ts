@@ -32,6 +32,8 @@ export interface PlantLeaf {
   readonly line: DriveLine;
   /** −1 where the drive is mounted so that what opens another leaf closes this one. */
   hand: 1 | -1;
+  /** What reaches it of its drive's push at most, N or N·m: all, or less where a belt slips. */
+  grip: number;
   /** Its body as it would be hung otherwise. */
   readonly hung: (how?: Hung) => Body;
   readonly motion: Motion;

@@ -64,14 +64,21 @@ export function worksEnds(site: Site, contacts: readonly EndContact[]): void {
 /** How far from its end a drive with limits of its own is cut off, part of the travel. */
 export const cutOff = parts.before;
 
-/** The input that tells a board that a leaf is at an end; undefined where none does. */
-export function endInput({ board, leaves }: Brain, which: Which, end: End): BoardInput | undefined {
+/** The input that tells a board that a leaf is at an end, by a core for each or by one for both; undefined where none does. */
+export function endInput({ board, leaves }: Brain, which: Which, end: End | "both"): BoardInput | undefined {
   const called = which === "second" ? "overlapped" : leaves > 1 ? "overlapping" : "only";
   const own = board.inputs.filter(
     ({ leaves: of, takes }) => takes.length > 0 && (!of || of.includes(called)),
   );
+  const both = own.find(({ takes }) => takes.includes("limits"));
+  if (end === "both") return both;
   const named = end === "open" ? "limit-open" : "limit-closed";
-  return own.find(({ takes }) => takes.includes(named)) ?? own.find(({ takes }) => takes.includes("limits"));
+  // Where both share a core, the one that could be either is for both.
+  const other = end === "open" ? "limit-closed" : "limit-open";
+  const each = own.find(({ takes }) => takes.includes(named));
+  return each && own.some(({ takes }) => takes.includes(other) && !takes.includes(named))
+    ? each
+    : (both ?? each);
 }
 
 /** True where the pulses of a leaf's encoder reach the board, or are counted without a core of their own. */

@@ -43,18 +43,23 @@ function outputOf({ at }: Site, brain: Brain, device: string): { output: Which; 
 }
 
 /** What an output brings to the drive of a leaf, by what a meter finds at its motor while it moves; undefined where nothing. */
-function feedOf(site: Site, volts: number, leaf: PlantLeaf): Feed | undefined {
+function feedOf(site: Site, volts: number, leaf: PlantLeaf, turned: boolean): Feed | undefined {
   const { device } = leaf;
   const supply = site.at.devices
     .find(({ id }) => id === device)
     ?.profile.supplies.find(({ duty }) => duty === "drive");
   const found = supply && site.measured.supplies[partKey(supplyPart(device, supply.id))];
-  if (!supply || !found || found.state === "absent" || found.state === "wrong-kind") return undefined;
+  if (!supply) return undefined;
+  // A winding that is fed in place of the other: the circuit has no third pole, and no loss is told.
+  if (turned && supply.pins.third !== undefined && found?.state === "absent")
+    return { leaf, volts: volts * site.feeds.volts, ohms: 0 };
+  if (!found || found.state === "absent" || found.state === "wrong-kind") return undefined;
   const lost = Math.max(0, volts - Math.abs(found.volts));
   const amps = supply.milliamps.working / 1_000;
+  const sign = (found.state === "reversed") !== site.feeds.turned ? -1 : 1;
   return {
     leaf,
-    volts: found.state === "reversed" ? -volts : volts,
+    volts: sign * volts * site.feeds.volts,
     ohms: amps > 0 ? lost / amps : 0,
   };
 }
@@ -66,13 +71,18 @@ export function feedsOf(site: Site, brain: Brain, plant: Plant): Feeds {
   for (const which of whiches) {
     const leaf = plant.leaves[which];
     const hangs = leaf && outputOf(site, brain, leaf.device);
-    const feed = hangs && feedOf(site, hangs.volts, leaf);
+    const feed = hangs && feedOf(site, hangs.volts, leaf, turned.has(leaf.device));
     if (!feed) continue;
-    if (turned.has(leaf.device) && feed.volts > 0) feed.volts = -feed.volts;
+    // The leads of a direct current motor were found by its volts.
+    if (turned.has(leaf.device) && !isDirect(site, leaf)) feed.volts = -feed.volts;
     feeds[hangs.output] = feed;
   }
   return feeds;
 }
+
+const isDirect = ({ at }: Site, { device }: PlantLeaf): boolean =>
+  at.devices.find(({ id }) => id === device)?.profile.supplies.find(({ duty }) => duty === "drive")?.kind ===
+  "dc";
 
 /** Drives whose leads are exchanged on their own output: of windings and phases no meter tells it. */
 function turnedByLeads({ at, planning: { wiring }, sits }: Site): ReadonlySet<string> {

@@ -14,6 +14,8 @@ export {
   readsInputs,
   siteOf,
   situationOf,
+  soundFeeds,
+  takesWires,
   tripsContact,
   worksInput,
   type Planning,

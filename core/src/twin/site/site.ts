@@ -11,10 +11,17 @@ export type Planning = Pick<Planned, "bundle" | "wiring">;
 /** The wires of a running installation: what they bring to the inputs, and to the drives. */
 export interface Site {
   readonly planning: Planning;
-  /** As it is wired just now; replaced where anything of it changes. */
+  /** As it is truly wired, with whatever is wrong with it. */
+  wired: Installation;
+  /** The same with the contacts as they are just now; replaced where anything of it changes. */
   at: Installation;
   /** Where cores sit that do not sit where they are planned. */
-  readonly sits: Sits;
+  sits: Sits;
+  /** Contacts that are worked just now; and those that stay as they are, whatever works them. */
+  readonly tripped: Set<PartKey>;
+  stuck: ReadonlyMap<PartKey, boolean>;
+  /** What feeds the board, beside what is planned. */
+  feeds: { volts: number; turned: boolean };
   /** Temperature of every core, °C. */
   celsius: number;
   /** Inputs that someone keeps, as the twin begins, otherwise than their circuit has them. */
@@ -31,12 +38,15 @@ export interface Site {
 /** Before anything was measured. */
 const nothing: Measured = { inputs: {}, supplies: {}, rails: {}, unsolved: [] };
 
+/** Nothing wrong with what feeds a board: the volts it is made for, its phases in order. */
+export const soundFeeds: Site["feeds"] = { volts: 1, turned: false };
+
 /** The wires of a job: as they are planned, or as `at` has them, with cores where they were found. */
 export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): Site {
+  const wired = at ?? asPlanned(planning.bundle.board, planning.wiring);
   return {
-    planning,
-    at: at ?? asPlanned(planning.bundle.board, planning.wiring),
-    sits,
+    ...{ planning, wired, at: wired, sits, tripped: new Set(wired.tripped), stuck: new Map() },
+    feeds: soundFeeds,
     celsius: 20,
     against: new Set(),
     worked: new Set(),
@@ -104,10 +114,17 @@ export function beginsWith(site: Site, brain: Brain, sensed: (input: string) => 
 
 /** A contact is tripped, or let go. */
 export function tripsContact(site: Site, contact: PartKey, tripped: boolean): void {
-  if (site.at.tripped.has(contact) === tripped) return;
-  const all = new Set(site.at.tripped);
-  all[tripped ? "add" : "delete"](contact);
-  site.at = { ...site.at, tripped: all };
+  if (site.tripped.has(contact) === tripped) return;
+  site.tripped[tripped ? "add" : "delete"](contact);
+  if (!site.stuck.has(contact)) takesWires(site);
+}
+
+/** The circuit as it is truly wired, with contacts as they are worked, or stuck, and as the board stands. */
+export function takesWires(site: Site): void {
+  const tripped = new Set(site.tripped);
+  for (const [contact, as] of site.stuck) tripped[as ? "add" : "delete"](contact);
+  const { powered, withoutMains = false, set = {} } = site.at;
+  site.at = { ...site.wired, tripped, powered, withoutMains, set };
 }
 
 /** An input is worked at its terminal, or let go. */

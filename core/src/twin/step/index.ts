@@ -1,1 +1,1 @@
-export { tickSeconds, twinDoes, twinOf, twinRuns, type Twin } from "./twin.ts";
+export { rereads, tickSeconds, twinDoes, twinOf, twinRuns, type Twin } from "./twin.ts";

@@ -5,12 +5,6 @@ import { startOf } from "../runner/index.ts";
 import { runProcedure } from "../runner/run.ts";
 import { twinOf } from "./index.ts";
 
-/**
- * Its person presses a key after some seconds and not when the second leaf is seen to set off: on leaves of this weight
- * that is too early.
- */
-const byTheClock = ["osierbeck-quernish 2 learn-half-way"];
-
 const runsOn = (board: BoardProfile, leaves: number, procedure: Procedure) => {
   const fitting = { firmware: board.firmware.at(-1)!, leaves, cards: [] };
   // Its site is wired and set for what it needs: a tested beam, for one.
@@ -32,7 +26,7 @@ test.each(boardIds().filter((id) => shippedBoard(id).leaves > 0))(
         .procedures) {
         const name = `${id} ${leaves} ${procedure.id}`;
         const wrong = runsOn(board, leaves, procedure);
-        expect([name, wrong.length > 0]).toEqual([name, byTheClock.includes(name)]);
+        expect([name, wrong]).toEqual([name, []]);
       }
   },
 );

@@ -1,4 +1,4 @@
-import type { End, Failing } from "../../board/index.ts";
+import type { End } from "../../board/index.ts";
 import {
   comesTo,
   findsWrong,
@@ -22,10 +22,12 @@ export interface Sense {
   limits: Limits;
   how: Limits;
   /** Inputs that could tell its ends, by their ids, and those by which it is set to find them. */
-  readonly told: Readonly<Record<End, string | undefined>>;
-  by: Sense["told"];
-  /** What the board can find out by itself, for it has a code for it. */
-  readonly finds: { wrongWay: boolean; noEnd: boolean };
+  readonly told: Readonly<Record<End | "both", string | undefined>>;
+  by: Readonly<Record<End, string | undefined>>;
+  /** The one input of both ends has been clear since the run began. */
+  cleared: boolean;
+  /** The board can find that a leaf goes the other way, for it has a code for it. */
+  readonly findsWrongWay: boolean;
   /** What it counts of the leaf's way, in the leaf's own measure; up where it takes it to open. */
   count: number;
   /** Counts that were taken for ends, and those that are learned. */
@@ -72,12 +74,16 @@ export function senseOf(
   count: number,
   known?: Record<End, number>,
 ): Sense {
-  const hasCode = (what: Failing) => brain.board.codes.some(({ tells }) => tells === what);
   return {
     ...{ limits, how: limits, count, from: count, marks: {}, pulses: true },
-    told: { open: endInput(brain, which, "open")?.id, closed: endInput(brain, which, "closed")?.id },
+    told: {
+      open: endInput(brain, which, "open")?.id,
+      closed: endInput(brain, which, "closed")?.id,
+      both: endInput(brain, which, "both")?.id,
+    },
+    cleared: false,
     by: neither,
-    finds: { wrongWay: hasCode("wrong-way"), noEnd: hasCode("no-end") },
+    findsWrongWay: brain.board.codes.some(({ tells }) => tells === "wrong-way"),
     ...(known ? { known } : {}),
     ...{ driven: 0, stalled: 0, currentless: 0, pulseless: 0, astray: 0 },
   };
@@ -85,17 +91,32 @@ export function senseOf(
 
 /** A run begins: what was timed and counted for the last one counts no more. */
 export function beginsRun(sense: Sense): void {
+  sense.cleared = false;
   Object.assign(sense, { driven: 0, stalled: 0, currentless: 0, pulseless: 0, astray: 0, from: sense.count });
 }
 
 const byContacts: readonly Limits[] = ["switches", "magnets", "one-core"];
-const neither: Sense["told"] = { open: undefined, closed: undefined };
+const neither: Sense["by"] = { open: undefined, closed: undefined };
+
+/** Ends nearer to one another than this are one place, m or rad. Assumed. */
+const onePlace = 0.02;
+
+/** The ends that were taken are learned; false where they are one place, for the leaf never moved. */
+export function takesTravel(sense: Sense): boolean {
+  const { open, closed } = sense.marks;
+  if (open === undefined || closed === undefined) return sense.known !== undefined;
+  if (Math.abs(open - closed) < onePlace) return false;
+  sense.known = { open, closed };
+  return true;
+}
 
 /** Settings are read: how the board finds its ends, as it is set, else as the drive does. */
 export function readsManner(brain: Brain, sense: Sense): void {
   const set = inForceOf(brain, "limit-sensing");
   sense.how = typeof set === "string" ? (set as Limits) : sense.limits;
-  sense.by = byContacts.includes(sense.how) ? sense.told : neither;
+  const { both } = sense.told;
+  const each = sense.how === "one-core" ? { open: both, closed: both } : sense.told;
+  sense.by = byContacts.includes(sense.how) ? each : neither;
 }
 
 /** Where the board takes an end to be: as it learned it; undefined where it has not. */
@@ -125,9 +146,16 @@ function stalls(sense: Sense, { motion, line }: PlantLeaf, seconds: number): boo
 }
 
 /** Whether the input that tells an end is worked; undefined where none tells it. */
-function tellsEnd(brain: Brain, { by }: Sense, end: End): boolean | undefined {
+function tellsEnd(brain: Brain, sense: Sense, end: End): boolean | undefined {
+  const { by } = sense;
   const input = by[end];
-  return input === undefined ? undefined : brain.tripped.has(input);
+  if (input === undefined) return undefined;
+  if (!brain.tripped.has(input)) {
+    sense.cleared = true;
+    return false;
+  }
+  // What tells of both ends tells of the other one until the leaf has left it.
+  return by.open !== by.closed || sense.cleared;
 }
 
 /** The board senses that a leaf has left its end. */
@@ -178,7 +206,7 @@ function misses(
     }
   }
   const { motion, body } = leaf;
-  if (sense.finds.wrongWay && brain.run?.because === "phase") {
+  if (sense.findsWrongWay && brain.run?.because === "phase") {
     const wrong = toward === "open" ? -motion.speed : motion.speed;
     sense.astray = wrong > 0 ? sense.astray + (wrong * seconds) / body.travel : 0;
     if (sense.astray > tells.astray) {
@@ -187,6 +215,25 @@ function misses(
     }
   }
   return false;
+}
+
+/**
+ * The leaf stands though it is driven. While it looks for its stops, and where it knows no travel yet, that is the end; a
+ * limit it looked for was not met; short of an end it knows it pushes against something.
+ */
+function stopped(
+  brain: Brain,
+  which: Which,
+  sense: Sense,
+  toward: End,
+  { before, knows, byContact }: { before: number; knows: boolean; byContact: boolean },
+): void {
+  const phase = brain.run?.because === "phase" ? brain.running?.queue[0] : undefined;
+  if (phase?.until === "stop" || before < tells.near) return atEnd(brain, which, sense, toward);
+  if (phase && byContact) return findsWrong(brain, "no-end", which);
+  if (phase && knows && phase.run) return findsWrong(brain, "obstructed", which);
+  if (phase || !(knows || byContact)) atEnd(brain, which, sense, toward);
+  else obstructed(brain, which);
 }
 
 /**
@@ -221,10 +268,5 @@ export function sensesComing(
     if (before <= tells.limit) return atEnd(brain, which, sense, toward);
   } else if (how === "stops" && knows && before < -tells.past) return atEnd(brain, which, sense, toward);
   if (!stalls(sense, leaf, seconds)) return;
-  const phase = brain.run?.because === "phase" ? brain.running?.queue[0] : undefined;
-  // It looks for a limit, and something else stops the leaf.
-  if (phase && told !== undefined && sense.finds.noEnd) return findsWrong(brain, "no-end", which);
-  // While it learns, and where it does not know the travel yet, it takes what stops it for the end.
-  if (phase || !knows || before < tells.near) atEnd(brain, which, sense, toward);
-  else obstructed(brain, which);
+  stopped(brain, which, sense, toward, { before, knows, byContact: told !== undefined });
 }

@@ -6,6 +6,7 @@ import {
   counts,
   inForceOf,
   knowsTravel,
+  leavesOf,
   legOf,
   nextSeconds,
   type Brain,
@@ -39,6 +40,7 @@ import {
   senseOf,
   sensesComing,
   sensesLeaving,
+  takesTravel,
   type Sense,
 } from "./sense.ts";
 
@@ -52,6 +54,11 @@ export interface Twin {
   readonly plant: Plant;
   /** Contacts that the leaves work at their ends. */
   readonly ends: EndContact[];
+  /** What it began with, before any fault was put in. */
+  readonly sound: Pick<Site, "wired" | "sits" | "feeds"> & { hands: Partial<Record<Which, 1 | -1>> };
+  /** Its solar panel gives nothing; its lock's bolt does not meet its plate. */
+  sunless: boolean;
+  unlatched: boolean;
   /** What the board makes of each of its outputs. */
   readonly senses: Partial<Record<Which, Sense>>;
   /** What each output brings to a drive, which way that turns it, and for which measurement of the circuit that was worked out. */
@@ -104,12 +111,7 @@ const worldOf = (twin: Twin): World => ({
     const sense = twin.senses[which];
     if (sense) sense.marks[end] = sense.count;
   },
-  learns: () => {
-    for (const sense of Object.values(twin.senses)) {
-      const { open, closed } = sense.marks;
-      if (open !== undefined && closed !== undefined) sense.known = { open, closed };
-    }
-  },
+  learns: () => leavesOf(twin.brain).every((which) => !twin.senses[which] || takesTravel(twin.senses[which])),
 });
 
 /** Inputs that leaves work as they move. */
@@ -143,8 +145,11 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
       known,
     );
   }
+  const hands = Object.fromEntries(Object.entries(plant.leaves).map(([which, { hand }]) => [which, hand]));
   const twin: Twin = {
     ...{ brain, site, plant, senses, ends: endContacts(site, plant) },
+    ...{ sound: { wired: site.wired, sits: site.sits, feeds: site.feeds, hands } },
+    ...{ sunless: false, unlatched: false },
     ...{ feeds: {}, turns: { first: 1, second: 1 }, fedAt: 0, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 },
   };
   brain.world = worldOf(twin);
@@ -152,6 +157,12 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
   const { inputs } = brain.board;
   beginsWith(site, brain, (id) => inputs.some((input) => input.id === id && byLeaves(input)));
   return twin;
+}
+
+/** What is wired or hung is another: everything that was worked out of it is worked out anew. */
+export function rereads(twin: Twin): void {
+  twin.fedAt = -1;
+  reads(twin);
 }
 
 /** The board reads its inputs, with the contacts at the ends where their leaves stand. */
@@ -218,6 +229,14 @@ function isDriven({ brain: { run }, owed, legs }: Twin, which: Which): boolean {
   return run.since + owed * tickSeconds >= leg.after && !run.there.includes(which);
 }
 
+/** A drive on damaged speed data: it sets off, falters, and creeps on; parts of the volts, and seconds. Assumed. */
+const damaged = { setsOff: 1, falters: 1.5, little: 0.12, creeps: 0.25 };
+
+function faltering({ driven }: Sense, even: number): number {
+  if (driven < damaged.setsOff) return even;
+  return Math.min(even, driven < damaged.falters ? damaged.little : damaged.creeps);
+}
+
 /** An output gives what the board orders; what reaches a drive by it, undefined where nothing does. */
 function orders(twin: Twin, which: Which): Feed | undefined {
   const feed = twin.feeds[which];
@@ -227,9 +246,10 @@ function orders(twin: Twin, which: Which): Feed | undefined {
   const sense = twin.senses[which]!;
   const opens = (leg.toward === "open") === twin.turns[which] > 0;
   if (isCut(sense, feed, opens)) return undefined;
-  const part = partBefore(sense, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
+  const even = partBefore(sense, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
+  const part = leg.falters ? faltering(sense, even) : even;
   leaf.drive.volts = (opens ? part : -part) * Math.abs(volts);
-  leaf.drive.limit = leg.force * leaf.rated.thrust;
+  leaf.drive.limit = Math.min(leg.force * leaf.rated.thrust, leaf.grip);
   return feed;
 }
 

@@ -1,0 +1,47 @@
+import type { Which } from "../brain/index.ts";
+import { takesWires } from "../site/index.ts";
+import { rereads, type Twin } from "../step/index.ts";
+import { kinds, type TwinFault, type Wrong } from "./kinds.ts";
+
+/** A twin with nothing wrong with it but what it began with. */
+const sound = ({ sound: { wired, sits, feeds } }: Twin): Wrong => ({
+  ...{ wired, sits, feeds, stuck: new Map(), slipped: [], sunless: false, unlatched: false },
+  hung: { first: {}, second: {} },
+  leaves: { first: { turned: false }, second: { turned: false } },
+});
+
+function makes(wrong: Wrong, { kind, ...said }: TwinFault): void {
+  const { schema, makes: make } = kinds[kind];
+  (make as (wrong: Wrong, fault: unknown) => void)(wrong, schema.parse(said));
+}
+
+/** These faults, and no others, are in a twin from here on: leaves stay where they stand, and what the board knows stays. */
+export function putFaults(twin: Twin, faults: readonly TwinFault[]): void {
+  const wrong = sound(twin);
+  for (const fault of faults) makes(wrong, fault);
+  const { site, plant, ends } = twin;
+  Object.assign(site, {
+    wired: wrong.wired,
+    sits: wrong.sits,
+    stuck: wrong.stuck,
+    feeds: wrong.feeds,
+  });
+  for (const which of ["first", "second"] as const) hangs(twin, which, wrong);
+  for (const contact of ends)
+    contact.slipped = wrong.slipped
+      .filter(({ leaf, end }) => plant.leaves[leaf] === contact.leaf && end === contact.end)
+      .reduce((sum, { part }) => sum + part, 0);
+  Object.assign(twin, { sunless: wrong.sunless, unlatched: wrong.unlatched });
+  takesWires(site);
+  rereads(twin);
+}
+
+function hangs({ plant, sound: { hands } }: Twin, which: Which, wrong: Wrong): void {
+  const leaf = plant.leaves[which];
+  if (!leaf) return;
+  const { turned, grip = Infinity } = wrong.leaves[which];
+  leaf.body = leaf.hung(wrong.hung[which]);
+  const as = hands[which] ?? 1;
+  leaf.hand = turned ? (as === 1 ? -1 : 1) : as;
+  leaf.grip = grip * leaf.rated.thrust;
+}
