@@ -6,7 +6,7 @@ import { panelAtRest } from "../panel/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { arrange, brainOf, type Brain } from "../twin/index.ts";
 import { twinOf, type Twin } from "../twin/step/index.ts";
-import { bundleOn, usualDevices } from "./shipped.ts";
+import { bundleOn, shippedBoard, usualDevices } from "./shipped.ts";
 
 /** A drive as it is made with a cam that works one contact at both ends. */
 const withCams = (drive: DeviceProfile): DeviceProfile =>
@@ -39,7 +39,8 @@ export function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {
   const devices = usualDevices(id).map((device) =>
     tested && device === "oddlume-glance" ? "oddlume-vigil" : device,
   );
-  const bundle = bundleOn(id, devices, wishes);
+  const battery = shippedBoard(id).battery ? ["quillmarsh-reserve"] : [];
+  const bundle = bundleOn(id, [...devices, ...battery], wishes);
   const wanted = wishes["limit-sensing"];
   if (wanted === "magnets" && bundle.board.inputs.some(({ takes }) => takes.includes("limits")))
     bundle.devices = bundle.devices.map((device) => (device.kind === "drive" ? withCams(device) : device));

@@ -95,6 +95,8 @@ export interface Brain {
   power: boolean;
   mains: boolean;
   battery: BatteryState;
+  /** Its battery nears what it acts at: a command is answered with beeps, and carried out. */
+  warns: boolean;
   mode: string;
   /** How many things each memory holds. */
   held: Record<string, number>;
@@ -152,6 +154,10 @@ export interface World {
   opens: (input: string) => boolean;
   /** Where a leaf stands just now is taken for an end of its travel. */
   marks: (leaf: Which, end: End) => void;
+  /** Its battery is emptied, or filled, by someone. */
+  drains: (empty: boolean) => void;
+  /** It has a battery to go on with as the mains fail. */
+  lives: () => boolean;
   /** The ends that were taken are the travel from here on; false where they are one place. */
   learns: () => boolean;
 }
@@ -173,6 +179,7 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     power: false,
     mains: true,
     battery: "good",
+    warns: false,
     mode: "idle",
     held: {},
     damaged: new Set(),

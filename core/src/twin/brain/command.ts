@@ -99,6 +99,9 @@ function opposite(brain: Brain, toward: End): void {
 /** A program that waits for someone at the board lets the leaves be moved meanwhile, as to an end that is to be taken. */
 const waitsForSomeone = ({ running }: Brain): boolean => running?.queue[0]?.await?.by !== undefined;
 
+/** Beeps that answer a command while the battery nears its end. Common practice of the trade, no published source. */
+const warningBeeps = 3;
+
 /** A command, whatever gives it: a program that begins with it, else the command logic in force. */
 export function command(brain: Brain, what: Command): void {
   if (!brain.power || (brain.running && !waitsForSomeone(brain))) return;
@@ -118,6 +121,7 @@ export function command(brain: Brain, what: Command): void {
   // What it found wrong is looked at anew; what it shows of its supply stands.
   if (brain.fault !== brain.fall?.row.code) brain.fault = undefined;
   say(brain, { kind: "commanded", command: what });
+  if (brain.warns) say(brain, { kind: "beeps", times: warningBeeps, long: false });
   switch (what) {
     case "stop":
       brain.pause = undefined;

@@ -1,45 +1,13 @@
 import { conditionHolds, type Does, type End, type Gesture, type LeafPlace } from "../../board/index.ts";
-import {
-  bestOf,
-  mostPresses,
-  panelAfter,
-  panelAtRest,
-  singlesOf,
-  waysIn,
-  type PanelStep,
-} from "../../panel/index.ts";
+import { bestOf, mostPresses, panelAfter, singlesOf, waysIn, type PanelStep } from "../../panel/index.ts";
 import { askOf, holds, leavesOf } from "./ask.ts";
 import { say, type Brain, type Which, type World } from "./brain.ts";
 import { clears, command, go, trips } from "./command.ts";
 import { commit, keep } from "./memory.ts";
+import { fails, power, returns } from "./supply.ts";
 import { answered, begin, heard, looks } from "./program.ts";
 import { halfTravelSeconds, placeOf, stop } from "./run.ts";
 import { settles, waits } from "./time.ts";
-
-/** Power comes or goes: what ran is over, and programs that begin with power do. */
-function power(brain: Brain, on: boolean): void {
-  if (brain.power === on) return;
-  brain.running = undefined;
-  brain.pause = undefined;
-  brain.fall = undefined;
-  brain.fault = undefined;
-  brain.storing = undefined;
-  brain.shown = undefined;
-  brain.boot = undefined;
-  brain.resumes = undefined;
-  stop(brain);
-  brain.power = on;
-  brain.mode = "idle";
-  brain.panel = panelAtRest(brain.board, brain.panel.kept);
-  say(brain, { kind: "power", on });
-  if (!on) return;
-  const [first] = brain.board.boots;
-  if (first) brain.boot = { screen: 0, left: first.seconds };
-  const program = brain.board.programs.find(
-    ({ on: triggers, when }) => triggers.some((each) => each.power === "on") && holds(brain, when),
-  );
-  if (program) begin(brain, program);
-}
 
 /** A control is moved; where no gesture is owed the board reads it at once. */
 function set(brain: Brain, control: string, to: string): void {
@@ -293,23 +261,6 @@ function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: 
   // A key that goes the other way first is let go and held again.
   for (let tries = 0; tries < 4 && placeOf(brain) !== to; tries += 1)
     keyed(brain, { hold: { key, seconds } });
-}
-
-/** The mains or the battery fail: what the board does then begins to count. */
-function fails(brain: Brain, what: "mains" | "battery"): void {
-  if (what === "mains") brain.mains = false;
-  else brain.battery = "low";
-  const on = what === "mains" ? "mains-lost" : "battery-low";
-  const row = brain.board.falls.find((each) => each.on === on && holds(brain, each.when));
-  if (!row) return;
-  brain.fall = { row, left: row.afterSeconds, done: false };
-  if (row.code !== undefined) brain.fault = row.code;
-}
-
-function returns(brain: Brain, what: "mains" | "battery"): void {
-  if (what === "mains") brain.mains = true;
-  else brain.battery = "good";
-  if (brain.fall?.row.until === (what === "mains" ? "mains" : "charged")) brain.fall = undefined;
 }
 
 /** A transmitter sends: a program that listens takes it; a known one commands. */

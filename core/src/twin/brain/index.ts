@@ -9,3 +9,4 @@ export { findsWrong } from "./failing.ts";
 export { legOf, type Leg } from "./orders.ts";
 export { comesTo, counts, leavesEnd, nextSeconds, settles, waits } from "./time.ts";
 export { knowsTravel } from "./memory.ts";
+export { findsBattery } from "./supply.ts";

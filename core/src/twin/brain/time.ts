@@ -36,7 +36,11 @@ function cycled(brain: Brain): void {
 /** What comes of a run that is over. */
 function arrived(brain: Brain, run: Run): void {
   if (run.because === "phase") return arrivedInPhase(brain);
-  if (run.toward === "closed" && placeOf(brain) === "closed" && knowsTravel(brain)) cycled(brain);
+  if (run.toward === "closed" && placeOf(brain) === "closed" && knowsTravel(brain)) {
+    cycled(brain);
+    for (const { id, holds: what } of brain.board.memories)
+      if (what === "cycles") brain.held[id] = (brain.held[id] ?? 0) + 1;
+  }
   if (run.because === "command") arrivedOnCommand(brain, run.toward);
 }
 

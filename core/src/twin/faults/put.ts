@@ -31,7 +31,8 @@ export function putFaults(twin: Twin, faults: readonly TwinFault[]): void {
     contact.slipped = wrong.slipped
       .filter(({ leaf, end }) => plant.leaves[leaf] === contact.leaf && end === contact.end)
       .reduce((sum, { part }) => sum + part, 0);
-  Object.assign(twin, { sunless: wrong.sunless, unlatched: wrong.unlatched });
+  twin.unlatched = wrong.unlatched;
+  if (twin.store) twin.store.panelOff = wrong.sunless;
   takesWires(site);
   rereads(twin);
 }

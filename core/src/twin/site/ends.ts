@@ -24,7 +24,7 @@ export interface EndContact {
 /** Parts of the travel; assumed. */
 const parts = {
   /** Before its end a leaf meets its limit. */
-  before: 0.004,
+  before: 0.001,
   /** A magnet is felt for as long, to either side. */
   felt: 0.012,
 };

@@ -21,3 +21,4 @@ export {
   type Planning,
   type Site,
 } from "./site.ts";
+export { locksHold, locksOf, type Lock } from "./lock.ts";

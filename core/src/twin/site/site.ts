@@ -1,5 +1,5 @@
 import type { Installation, Measured, Moment, Situation } from "../../circuit/index.ts";
-import { measureCircuit } from "../../circuit/index.ts";
+import { measureCircuit, soughtOhms } from "../../circuit/index.ts";
 import { contactPart, partKey, type PartKey } from "../../node/index.ts";
 import { boardSet, type Planned } from "../../state/index.ts";
 import { asPlanned, type Sits } from "../../wiring/index.ts";
@@ -22,6 +22,8 @@ export interface Site {
   stuck: ReadonlyMap<PartKey, boolean>;
   /** What feeds the board, beside what is planned. */
   feeds: { volts: number; turned: boolean };
+  /** The board sleeps: rails that live while it is awake are dead, and it looks at nothing but what wakes it. */
+  asleep: boolean;
   /** Temperature of every core, °C. */
   celsius: number;
   /** Inputs that someone keeps, as the twin begins, otherwise than their circuit has them. */
@@ -47,6 +49,7 @@ export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): 
   return {
     ...{ planning, wired, at: wired, sits, tripped: new Set(wired.tripped), stuck: new Map() },
     feeds: soundFeeds,
+    asleep: false,
     celsius: 20,
     against: new Set(),
     worked: new Set(),
@@ -57,9 +60,10 @@ export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): 
 }
 
 /** What goes on at the board, as its rails follow it. */
-export function situationOf(brain: Brain): Situation {
+export function situationOf(brain: Brain, asleep = false): Situation {
   const { run, mains } = brain;
   if (run) return run.toward === "open" ? "opening" : "closing";
+  if (asleep) return "idle";
   if (!mains) return "battery";
   return placeOf(brain) === "open" && brain.leaves > 0 ? "open" : "awake";
 }
@@ -79,7 +83,7 @@ function readsTripped(site: Site, input: Brain["board"]["inputs"][number]): bool
 
 /** Measures the circuit anew where it, what goes on, or a setting is another than before; true where it was. */
 function measures(site: Site, brain: Brain): boolean {
-  const situation = situationOf(brain);
+  const situation = situationOf(brain, site.asleep);
   const { of } = site;
   if (brain.power !== site.at.powered || !brain.mains !== (site.at.withoutMains ?? false))
     site.at = { ...site.at, powered: brain.power, withoutMains: !brain.mains };
@@ -98,7 +102,9 @@ const mostRounds = 4;
 export function readsInputs(site: Site, brain: Brain): void {
   for (let round = 0; round < mostRounds && measures(site, brain); round += 1)
     if (brain.power)
-      for (const input of brain.board.inputs) setTripped(brain, input.id, readsTripped(site, input));
+      for (const input of brain.board.inputs)
+        // Asleep it looks at what wakes it, and at no protection.
+        if (!site.asleep || !input.guards.length) setTripped(brain, input.id, readsTripped(site, input));
 }
 
 /** As it begins: inputs that the board has otherwise than the circuit are worked by someone. */
@@ -141,6 +147,8 @@ export function opensWhenTested(site: Site, brain: Brain, id: string): boolean {
   if (!input || test === undefined) return true;
   // What someone keeps or works by hand is no matter of its circuit.
   if (site.against.has(id) || site.worked.has(id)) return true;
+  // An end resistor is watched all the time: where it is found there is nothing to take away.
+  if (soughtOhms(input, site.at.set) !== undefined) return !readsTripped(site, input);
   const { inputs } = measuredIf(site, testing(site, brain, test), "testing");
   return (inputs[id]?.closed ?? false) !== (input.contact === "closed");
 }

@@ -42,6 +42,8 @@ export interface Sense {
   astray: number;
   /** Its count as the run began, or as it came to its end. */
   from: number;
+  /** Part of its volts that the board gives just now. */
+  given: number;
   /** The pulses of its encoder reach the board. */
   pulses: boolean;
 }
@@ -49,7 +51,7 @@ export interface Sense {
 /** Parts of the travel and times by which ends are told; assumed. */
 const tells = {
   /** The learned count of an encoder is met within this of its end. */
-  limit: 0.004,
+  limit: 0.001,
   /** Further from its end than this a leaf has left it: it may come back from its stop a little. */
   left: 0.03,
   /** A board that knows the travel takes a stall this near to its end for the end. */
@@ -85,14 +87,22 @@ export function senseOf(
     by: neither,
     findsWrongWay: brain.board.codes.some(({ tells }) => tells === "wrong-way"),
     ...(known ? { known } : {}),
-    ...{ driven: 0, stalled: 0, currentless: 0, pulseless: 0, astray: 0 },
+    ...{ driven: 0, stalled: 0, currentless: 0, pulseless: 0, astray: 0, given: 0 },
   };
 }
 
 /** A run begins: what was timed and counted for the last one counts no more. */
 export function beginsRun(sense: Sense): void {
   sense.cleared = false;
-  Object.assign(sense, { driven: 0, stalled: 0, currentless: 0, pulseless: 0, astray: 0, from: sense.count });
+  Object.assign(sense, {
+    driven: 0,
+    stalled: 0,
+    currentless: 0,
+    pulseless: 0,
+    astray: 0,
+    given: 0,
+    from: sense.count,
+  });
 }
 
 const byContacts: readonly Limits[] = ["switches", "magnets", "one-core"];

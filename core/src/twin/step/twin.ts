@@ -15,11 +15,14 @@ import {
   type World,
 } from "../brain/index.ts";
 import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
+import { fillsStore, storeOf, type Store } from "../power/index.ts";
 import {
   beginsWith,
   cutOff,
   endContacts,
   feedsOf,
+  locksHold,
+  locksOf,
   opensWhenTested,
   pulsesReach,
   readsInputs,
@@ -29,9 +32,11 @@ import {
   type EndContact,
   type Feed,
   type Feeds,
+  type Lock,
   type Planning,
   type Site,
 } from "../site/index.ts";
+import { isBusy, trafficGoes, trafficOf, type Traffic } from "../traffic/index.ts";
 import {
   beginsRun,
   countsWay,
@@ -56,9 +61,16 @@ export interface Twin {
   readonly ends: EndContact[];
   /** What it began with, before any fault was put in. */
   readonly sound: Pick<Site, "wired" | "sits" | "feeds"> & { hands: Partial<Record<Which, 1 | -1>> };
-  /** Its solar panel gives nothing; its lock's bolt does not meet its plate. */
-  sunless: boolean;
+  /** Its lock's bolt does not meet its plate. */
   unlatched: boolean;
+  readonly locks: readonly Lock[];
+  /** People and vehicles on their way. */
+  readonly traffic: Traffic;
+  /** Its battery; undefined where it has none. */
+  readonly store: Store | undefined;
+  /** Seconds since anything stirred at the board, and what had happened by then. */
+  still: number;
+  stirred: number;
   /** What the board makes of each of its outputs. */
   readonly senses: Partial<Record<Which, Sense>>;
   /** What each output brings to a drive, which way that turns it, and for which measurement of the circuit that was worked out. */
@@ -106,6 +118,10 @@ const worldOf = (twin: Twin): World => ({
     worksInput(twin.site, input, worked);
     reads(twin);
   },
+  drains: (empty) => {
+    if (twin.store) twin.store.charge = empty ? 0 : 1;
+  },
+  lives: () => twin.store !== undefined,
   opens: (input) => opensWhenTested(twin.site, twin.brain, input),
   marks: (which, end) => {
     const sense = twin.senses[which];
@@ -149,7 +165,14 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
   const twin: Twin = {
     ...{ brain, site, plant, senses, ends: endContacts(site, plant) },
     ...{ sound: { wired: site.wired, sits: site.sits, feeds: site.feeds, hands } },
-    ...{ sunless: false, unlatched: false },
+    ...{
+      unlatched: false,
+      locks: locksOf(site),
+      traffic: trafficOf(site),
+      store: storeOf(site),
+      still: 0,
+      stirred: 0,
+    },
     ...{ feeds: {}, turns: { first: 1, second: 1 }, fedAt: 0, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 },
   };
   brain.world = worldOf(twin);
@@ -167,15 +190,41 @@ export function rereads(twin: Twin): void {
 
 /** The board reads its inputs, with the contacts at the ends where their leaves stand. */
 function reads(twin: Twin): void {
-  worksEnds(twin.site, twin.ends);
-  readsInputs(twin.site, twin.brain);
+  const { brain, site, plant, unlatched: misses } = twin;
+  worksEnds(site, twin.ends);
+  readsInputs(site, brain);
+  if (twin.locks.length) locksHold(twin.locks, { brain, site, plant, misses });
 }
+
+/** A board that draws less asleep falls asleep once nothing has stirred for so long, s. Assumed. */
+const wakefulSeconds = 60;
+
+/** Nothing stirred for some seconds, or something did: a board falls asleep, or wakes. */
+function rests(twin: Twin, seconds: number): void {
+  const { brain, site } = twin;
+  const { draw } = brain.board;
+  const busy = brain.run ?? brain.running ?? brain.pause ?? brain.fall;
+  const stirs = busy !== undefined || brain.pressing || brain.events.length !== twin.stirred;
+  twin.stirred = brain.events.length;
+  twin.still = stirs ? 0 : twin.still + seconds;
+  site.asleep = draw !== undefined && sleeps(brain) && twin.still >= wakefulSeconds;
+}
+
+/** True for a board that has rails which live only while it is awake, or draws next to nothing asleep. */
+const sleeps = ({ board: { rails, supply } }: Brain): boolean =>
+  supply.kind === "solar" || rails.some(({ live }) => live === "awake");
 
 /** The board counts the time it is owed. Before anything is done to it, so that nothing comes too early. */
 function settleUp(twin: Twin): void {
   const { brain, owed } = twin;
   twin.owed = 0;
-  if (owed > 0) counts(brain, owed * tickSeconds);
+  if (owed > 0) {
+    const seconds = owed * tickSeconds;
+    counts(brain, seconds);
+    rests(twin, seconds);
+    if (twin.store)
+      fillsStore(twin.store, brain, twin.site, twin.plant, { seconds, asleep: twin.site.asleep });
+  }
   twin.due = Math.ceil(Math.min(longestOwed, nextSeconds(brain)) / tickSeconds - 1e-6);
 }
 
@@ -237,8 +286,16 @@ function faltering({ driven }: Sense, even: number): number {
   return Math.min(even, driven < damaged.falters ? damaged.little : damaged.creeps);
 }
 
+/** How much more of its volts a board gives for each part of its speed that a leaf lacks: it holds a slow speed under load. Assumed. */
+const regulates = 3;
+/** Nothing at all would be a drive that is off, and holds. */
+const leastVolts = 0.05;
+/** Seconds in which it goes from nothing to all of its volts. Assumed. */
+const rampSeconds = 0.4;
+
 /** An output gives what the board orders; what reaches a drive by it, undefined where nothing does. */
 function orders(twin: Twin, which: Which): Feed | undefined {
+  const { brain } = twin;
   const feed = twin.feeds[which];
   if (!feed) return undefined;
   const { leaf, volts } = feed;
@@ -248,7 +305,13 @@ function orders(twin: Twin, which: Which): Feed | undefined {
   if (isCut(sense, feed, opens)) return undefined;
   const even = partBefore(sense, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
   const part = leg.falters ? faltering(sense, even) : even;
-  leaf.drive.volts = (opens ? part : -part) * Math.abs(volts);
+  // On its battery it gives what that has.
+  const has = twin.store && !brain.mains ? twin.store.volts / twin.store.nominal : 1;
+  const speed = (opens ? leaf.motion.speed : -leaf.motion.speed) / leaf.rated.freeSpeed;
+  const wanted = Math.min(1, Math.max(leastVolts, part + regulates * (part - speed)));
+  const most = tickSeconds / rampSeconds;
+  sense.given = Math.max(leastVolts, sense.given + Math.min(most, Math.max(-most, wanted - sense.given)));
+  leaf.drive.volts = (opens ? sense.given : -sense.given) * Math.abs(volts) * has;
   leaf.drive.limit = Math.min(leg.force * leaf.rated.thrust, leaf.grip);
   return feed;
 }
@@ -263,7 +326,8 @@ function follows({ brain, senses, turns }: Twin, which: Which, leaf: PlantLeaf, 
 
 /** One step: circuit, orders, movement, what is sensed of it, time. */
 function tick(twin: Twin): void {
-  const { brain, plant, senses } = twin;
+  const { brain, plant, senses, traffic } = twin;
+  if (isBusy(traffic)) trafficGoes(traffic, twin.site, plant, tickSeconds);
   reads(twin);
   const { run } = brain;
   const legs = legsNow(twin);
@@ -296,7 +360,7 @@ function tick(twin: Twin): void {
 export function twinRuns(twin: Twin, seconds: number): void {
   const last = twin.ticks + Math.round(seconds / tickSeconds);
   while (twin.ticks < last)
-    if (twin.brain.run === undefined && isAtRest(twin.plant)) {
+    if (twin.brain.run === undefined && !isBusy(twin.traffic) && isAtRest(twin.plant)) {
       reads(twin);
       // Nothing stirs until the board wants its time: these steps are all alike.
       const steps = Math.max(1, Math.min(last - twin.ticks, twin.due - twin.owed));

@@ -1,0 +1,1 @@
+export { fillsStore, onBattery, storeOf, storeVolts, type Store } from "./store.ts";

@@ -1,0 +1,1 @@
+export { isBusy, moverSchema, sends, trafficGoes, trafficOf, type Comes, type Traffic } from "./traffic.ts";
