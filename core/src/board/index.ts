@@ -1,6 +1,6 @@
 export { behaviour, behaviourIds, behaviourMisfit, behaviourText } from "./behaviour.ts";
 export type { BehaviourId, BehaviourValue } from "./behaviour.ts";
-export { checkBoard } from "./check/index.ts";
+export { checkBoard, namesOf } from "./check/index.ts";
 export { partText, setsText } from "./describe.ts";
 export { boardFacts } from "./facts.ts";
 export type { Fact } from "./facts.ts";
@@ -37,6 +37,8 @@ export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
 export {
   actText,
+  checkGesture,
+  gestureSchema,
   actWord,
   conditionBecause,
   conditionHolds,

@@ -17,4 +17,6 @@ export type { Degrees, Sweep } from "./clock.ts";
 export { conductorOhms, conductorSizesMm2, copperRatio, loopDropVolts } from "./conductor.ts";
 export { extraLowVolts } from "./extra-low.ts";
 export { count, listed, ownId, plainNumber, sentence, spanText } from "./format.ts";
+export { chanceOf, numberOf } from "./random.ts";
+export type { Chance } from "./random.ts";
 export { cosine, radians, sine } from "./trig.ts";

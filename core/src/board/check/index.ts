@@ -1,1 +1,2 @@
 export { checkBoard } from "./check.ts";
+export { namesOf } from "./names.ts";

@@ -1,0 +1,64 @@
+import { z } from "zod";
+import { gestureSchema, idSchema } from "../../board/index.ts";
+import { faultSchema } from "../faults/index.ts";
+import { moverSchema } from "../traffic/index.ts";
+
+/** Raised with every change by which a twin would run otherwise: a run is the same only under the same. */
+export const engineVersion = 1;
+
+export const runFormat = "anvilcloud/run@1";
+
+const hours = 24;
+
+/** What is done to a running installation, each at its time; exactly one thing. */
+const doneSchema = z
+  .strictObject({
+    at: z
+      .number()
+      .min(0)
+      .max(hours * 3_600)
+      .describe("Seconds from its beginning."),
+    do: gestureSchema.optional().describe("This is done at the board."),
+    works: z
+      .strictObject({ input: idSchema, worked: z.boolean() })
+      .optional()
+      .describe("An input is worked at its terminal, or let go."),
+    faults: z
+      .array(faultSchema)
+      .max(20)
+      .optional()
+      .describe("These faults are there from here on, and no others."),
+    comes: moverSchema.optional().describe("Someone comes."),
+    damages: idSchema.optional().describe("What this memory holds is damaged."),
+    sun: z.number().min(0).max(1).optional().describe("Part of its full light that the panel gets."),
+  })
+  .refine((done) => Object.values(done).filter((each) => each !== undefined).length === 2, {
+    message: "Expected exactly one of do, works, faults, comes, damages and sun beside at.",
+  });
+
+/** A run: where it begins, what is done, and by what chance it varies. */
+export const runSchema = z.strictObject({
+  format: z.literal(runFormat),
+  engine: z.number().int().min(1).describe("The version of the twin it was made with."),
+  seed: z.number().int().min(0).max(0xffff_ffff),
+  from: z
+    .enum(["now", "done"])
+    .default("now")
+    .describe("The job as its log leaves it, or once every step that is ahead is done."),
+  seconds: z
+    .number()
+    .positive()
+    .max(hours * 3_600),
+  spread: z
+    .number()
+    .min(0)
+    .max(0.5)
+    .default(0)
+    .describe(
+      "By how much friction and the thrust of drives differ from leaf to leaf, as a part, by chance.",
+    ),
+  script: z.array(doneSchema).max(2_000).default([]),
+});
+
+export type Run = z.output<typeof runSchema>;
+export type RunDone = Run["script"][number];
