@@ -121,6 +121,8 @@ export interface Brain {
   resumes?: { input: string; run: Run } | undefined;
   run?: Run | undefined;
   running?: Running | undefined;
+  /** Someone has passed through while it opened. */
+  passed: boolean;
   /** Seconds until it closes by itself. */
   pause?: number | undefined;
   /** What it does without mains or with a low battery, and in how many seconds; held once it did it. */
@@ -156,6 +158,8 @@ export interface World {
   marks: (leaf: Which, end: End) => void;
   /** Its battery is emptied, or filled, by someone. */
   drains: (empty: boolean) => void;
+  /** It sleeps, to draw less. */
+  sleeps: () => boolean;
   /** It has a battery to go on with as the mains fail. */
   lives: () => boolean;
   /** The ends that were taken are the travel from here on; false where they are one place. */
@@ -193,6 +197,7 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     last: "closed",
     tripped: new Set(),
     trips: 0,
+    passed: false,
     idle: 0,
     pressing: false,
     // Named from the start: what comes and goes by being deleted is slow to reach.

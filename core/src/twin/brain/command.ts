@@ -141,7 +141,20 @@ export function command(brain: Brain, what: Command): void {
 export function arrivedOnCommand(brain: Brain, toward: End): void {
   if (toward !== "open" || inForce(brain, "automatic-closing") !== true) return;
   const seconds = inForce(brain, "automatic-closing-time") ?? inForce(brain, "first-pause");
-  brain.pause = typeof seconds === "number" ? seconds : 0;
+  const pause = typeof seconds === "number" ? seconds : 0;
+  brain.pause = brain.passed ? Math.min(pause, passageSeconds) : pause;
+  brain.passed = false;
+}
+
+/** So long after someone has passed it closes, where it is set to. Assumed. */
+const passageSeconds = 2;
+
+/** What noticed someone in the way is clear: where it is set to close after passage, it waits no longer than that takes. */
+function passes(brain: Brain, { takes }: BoardInput): void {
+  const notices = takes.some((duty) => duty === "photocell" || duty === "interrupt-loop");
+  if (!notices || inForce(brain, "close-after-passage") !== true) return;
+  if (brain.run?.toward === "open") brain.passed = true;
+  else if (brain.pause !== undefined) brain.pause = Math.min(brain.pause, passageSeconds);
 }
 
 /**
@@ -187,7 +200,9 @@ export function trips(brain: Brain, input: BoardInput): void {
 }
 
 /** A protection is clear again: what it stopped until then goes on. */
-export function clears(brain: Brain, { id }: BoardInput): void {
+export function clears(brain: Brain, input: BoardInput): void {
+  const { id } = input;
+  passes(brain, input);
   const { resumes } = brain;
   if (resumes?.input !== id || brain.run) return;
   const { toward, leaves, to } = resumes.run;

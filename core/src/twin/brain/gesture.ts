@@ -1,6 +1,15 @@
-import { conditionHolds, type Does, type End, type Gesture, type LeafPlace } from "../../board/index.ts";
+import {
+  type BoardInput,
+  type Command,
+  type ContactDuty,
+  type Does,
+  type End,
+  type Gesture,
+  type LeafPlace,
+  conditionHolds,
+} from "../../board/index.ts";
 import { bestOf, mostPresses, panelAfter, singlesOf, waysIn, type PanelStep } from "../../panel/index.ts";
-import { askOf, holds, leavesOf } from "./ask.ts";
+import { askOf, holds, inForce, isOff, leavesOf } from "./ask.ts";
 import { say, type Brain, type Which, type World } from "./brain.ts";
 import { clears, command, go, trips } from "./command.ts";
 import { commit, keep } from "./memory.ts";
@@ -197,6 +206,28 @@ export function keyUp(brain: Brain): void {
   if (brain.run?.because === "held") stop(brain);
 }
 
+/** What an input commands by what it is used for, where its profile gives it no row. */
+const commandsOf: Partial<Record<ContactDuty, Command>> = {
+  step: "step",
+  pedestrian: "pedestrian",
+  "open-only": "open",
+  "close-only": "close",
+  exit: "open",
+  "exit-loop": "open",
+  "activation-inside": "open",
+  "activation-outside": "open",
+};
+
+/** What an input commands just now; undefined for one that guards, or commands nothing. */
+function commandBy(brain: Brain, input: BoardInput): Command | undefined {
+  if (input.does.length) return rowOf(brain, input.does)?.command;
+  if (input.guards.length || isOff(brain, input)) return undefined;
+  const { chosenBy } = input;
+  const chosen = chosenBy?.rows.find(({ is }) => is === inForce(brain, chosenBy.behaviour))?.takes;
+  const [duty] = chosen ?? input.takes;
+  return duty && commandsOf[duty];
+}
+
 /** An input begins to read otherwise than at rest, or is at rest again. */
 export function setTripped(brain: Brain, id: string, tripped: boolean): void {
   const input = brain.board.inputs.find((each) => each.id === id);
@@ -205,8 +236,8 @@ export function setTripped(brain: Brain, id: string, tripped: boolean): void {
   brain.trips += 1;
   if (tripped) trips(brain, input);
   else clears(brain, input);
-  const row = tripped ? rowOf(brain, input.does) : undefined;
-  if (row) command(brain, row.command);
+  const wanted = tripped ? commandBy(brain, input) : undefined;
+  if (wanted) command(brain, wanted);
   looks(brain);
 }
 
@@ -265,6 +296,8 @@ function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: 
 
 /** A transmitter sends: a program that listens takes it; a known one commands. */
 function remote(brain: Brain, { sends, times }: Extract<Gesture, { remote: unknown }>["remote"]): void {
+  // The radio of a board that sleeps hears nothing, unless it is what wakes the others.
+  if (brain.world?.sleeps() && !brain.board.outputs.some(({ kind }) => kind === "wake")) return;
   if (!brain.power || sends === undefined || heard(brain, sends, times)) return;
   const memory = brain.board.memories.find(
     ({ id, holds: what }) => what === "remotes" && (brain.held[id] ?? 0) > 0,

@@ -130,6 +130,9 @@ function boots(brain: Brain): void {
   else brain.boot = undefined;
 }
 
+/** A pause that begins anew lasts so long at least, s. Assumed. */
+const leastPause = 1;
+
 /** Everything whose time has come. */
 function due(brain: Brain): void {
   boots(brain);
@@ -140,6 +143,11 @@ function due(brain: Brain): void {
     brain.pause = undefined;
     say(brain, { kind: "commanded", command: "close" });
     go(brain, "closed");
+    // What holds it open has it wait anew.
+    if (!brain.run && placeOf(brain) === "open") {
+      arrivedOnCommand(brain, "open");
+      if (brain.pause !== undefined) brain.pause = Math.max(brain.pause, leastPause);
+    }
   }
   if (brain.fall && !brain.fall.done && brain.fall.left <= instant) falls(brain);
   looks(brain);

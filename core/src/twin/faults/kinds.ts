@@ -68,11 +68,16 @@ export const kinds = {
     (wrong, { device: of, pin, terminal }) => {
       const seat = terminalNode(terminal);
       const own = pinWires(wrong.wired, of, pin);
+      const node = pinNode(of, pin);
+      // One that nothing is planned for is put there.
+      const put = own.length ? [] : [{ id: `${of} ${pin} elsewhere`, from: node, to: seat }];
       wrong.wired = {
         ...wrong.wired,
-        wires: wrong.wired.wires.map((wire) => (own.includes(wire) ? { ...wire, to: seat } : wire)),
+        wires: [
+          ...wrong.wired.wires.map((wire) => (own.includes(wire) ? { ...wire, to: seat } : wire)),
+          ...put,
+        ],
       };
-      const node = pinNode(of, pin);
       wrong.sits = { ...wrong.sits, [nodeKey(node)]: { pin: node, seat } };
     },
   ),
@@ -171,7 +176,9 @@ export type FaultKind = keyof Kinds;
 
 /** Something wrong with an installation, by its kind: `{ kind: "wind", metresPerSecond: 18 }`. */
 export type TwinFault = {
-  [Kind in FaultKind]: { kind: Kind } & z.input<Kinds[Kind]["schema"]>;
+  [Kind in FaultKind]: { kind: Kind } & (keyof Kinds[Kind]["schema"]["shape"] extends never
+    ? unknown
+    : z.input<Kinds[Kind]["schema"]>);
 }[FaultKind];
 
 /** A fault as a file says it. */

@@ -121,6 +121,7 @@ const worldOf = (twin: Twin): World => ({
   drains: (empty) => {
     if (twin.store) twin.store.charge = empty ? 0 : 1;
   },
+  sleeps: () => twin.site.asleep,
   lives: () => twin.store !== undefined,
   opens: (input) => opensWhenTested(twin.site, twin.brain, input),
   marks: (which, end) => {
