@@ -10,14 +10,17 @@ import { medianMs, report } from "./measure.ts";
 export async function benchTwin(): Promise<void> {
   const seconds = 600;
   const plan = usualPlan("osierbeck-quernish");
-  const ms = await medianMs(3, () => {
+  const cycles = () => {
     const twin = knowingTwin(plan);
     for (let n = 0; n < seconds / 30; n += 1) {
       twinDoes(twin, (brain) => void brainDoes(brain, { command: n % 2 ? "close" : "open" }));
       twinRuns(twin, 30);
       twin.brain.events = [];
     }
-  });
+  };
+  // What is measured is the pace it keeps, not how soon it is compiled.
+  for (let n = 0; n < 4; n += 1) cycles();
+  const ms = await medianMs(9, cycles);
   report(
     "twin of two leaves, time on site against the time it takes",
     (seconds * 1_000) / ms,

@@ -88,9 +88,9 @@ export function isAtRest(plant: Plant): boolean {
 
 /** Moves one leaf on, with what the other does to it. */
 function moves(leaf: PlantLeaf, beside: readonly Contact[], seconds: number): void {
+  if (stands(leaf, beside)) return;
   const { line, drive, stops, obstacles } = leaf;
   const held = holds(line, drive);
-  if (held && leaf.motion.speed === 0) return;
   const contacts = obstacles.length || beside.length ? [...stops, ...obstacles, ...beside] : stops;
   advance(leaf.body, leaf.motion, { drive: leaf.pushes, held, contacts }, seconds);
 }
