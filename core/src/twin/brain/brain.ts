@@ -201,9 +201,17 @@ export function brainOf(board: BoardProfile, cards: readonly string[], leaves: n
     idle: 0,
     pressing: false,
     // Named from the start: what comes and goes by being deleted is slow to reach.
-    ...{ resumes: undefined, run: undefined, running: undefined, pause: undefined, fall: undefined },
-    ...{ fault: undefined, shown: undefined, filled: undefined, storing: undefined, boot: undefined },
-    ...{ world: undefined },
+    resumes: undefined,
+    run: undefined,
+    running: undefined,
+    pause: undefined,
+    fall: undefined,
+    fault: undefined,
+    shown: undefined,
+    filled: undefined,
+    storing: undefined,
+    boot: undefined,
+    world: undefined,
     events: [],
   };
 }

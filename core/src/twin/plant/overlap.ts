@@ -26,6 +26,13 @@ export const apart: Readonly<Record<"overlapping" | "overlapped", readonly Conta
   overlapped: [],
 };
 
+const touch = (at: number, stops: Contact["stops"], stiffness: number): Contact => ({
+  at,
+  stops,
+  stiffness,
+  damping: 0,
+});
+
 /** What the leaves do to each other where their edges, m from closed, lie over one another. */
 export function overlapContacts(
   { zoneM, stripM, stiffness, ahead }: Overlap,
@@ -33,12 +40,14 @@ export function overlapContacts(
   overlapped: number,
 ): typeof apart {
   if (overlapping > zoneM || overlapped > zoneM) return apart;
-  const touch = (at: number, stops: Contact["stops"]): Contact => ({ at, stops, stiffness, damping: 0 });
   return ahead
-    ? { overlapping: [touch(overlapped, "closing")], overlapped: [touch(overlapping, "opening")] }
+    ? {
+        overlapping: [touch(overlapped, "closing", stiffness)],
+        overlapped: [touch(overlapping, "opening", stiffness)],
+      }
     : {
-        overlapping: [touch(overlapped - stripM, "opening")],
-        overlapped: [touch(overlapping + stripM, "closing")],
+        overlapping: [touch(overlapped - stripM, "opening", stiffness)],
+        overlapped: [touch(overlapping + stripM, "closing", stiffness)],
       };
 }
 

@@ -59,7 +59,9 @@ export const ampsOf = ({ line, drive, motion }: PlantLeaf): number => driveAmps(
 
 /** A stop of a stiffness at the edge, damped so that what runs into it comes back with about a third of its speed. */
 export const stopAt = (body: Body, at: number, stops: Contact["stops"], stiffness: number): Contact => ({
-  ...{ at, stops, stiffness },
+  at,
+  stops,
+  stiffness,
   damping: 0.7 * Math.sqrt(stiffness * edgeMassKg(body)),
 });
 

@@ -49,8 +49,14 @@ export function storeOf({ planning: { bundle, wiring } }: Site): Store | undefin
   const nominal =
     placed?.profile.provides[0]?.volts ?? panel?.profile.provides[0]?.volts ?? Math.max(...battery.volts);
   return {
-    ...{ ampHours: assumed.ampHours, charge: 1, nominal, sun: 0, panelOff: solar !== undefined && !panel },
-    ...{ amps: 0, volts: nominal * assumed.full, beyond: 0 },
+    ampHours: assumed.ampHours,
+    charge: 1,
+    nominal,
+    sun: 0,
+    panelOff: solar !== undefined && !panel,
+    amps: 0,
+    volts: nominal * assumed.full,
+    beyond: 0,
   };
 }
 

@@ -47,12 +47,17 @@ export const soundFeeds: Site["feeds"] = { volts: 1, turned: false };
 export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): Site {
   const wired = at ?? asPlanned(planning.bundle.board, planning.wiring);
   return {
-    ...{ planning, wired, at: wired, sits, tripped: new Set(wired.tripped), stuck: new Map() },
+    planning,
+    wired,
+    at: wired,
+    sits,
+    tripped: new Set(wired.tripped),
+    stuck: new Map(),
     feeds: soundFeeds,
-    asleep: false,
-    celsius: 20,
     against: new Set(),
     worked: new Set(),
+    asleep: false,
+    celsius: 20,
     of: {},
     measured: nothing,
     measurements: 0,

@@ -105,7 +105,8 @@ const worldOf = (twin: Twin): World => ({
     const to = parts[at] * leaf.body.travel;
     const sense = twin.senses[which];
     if (sense) sense.count += to - leaf.motion.at;
-    Object.assign(leaf.motion, { at: to, speed: 0 });
+    leaf.motion.at = to;
+    leaf.motion.speed = 0;
     reads(twin);
   },
   isAt: (place) =>
@@ -163,18 +164,28 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
     );
   }
   const hands = Object.fromEntries(Object.entries(plant.leaves).map(([which, { hand }]) => [which, hand]));
+  // Named one by one: an object put together of others is slow to reach in time.
   const twin: Twin = {
-    ...{ brain, site, plant, senses, ends: endContacts(site, plant) },
-    ...{ sound: { wired: site.wired, sits: site.sits, feeds: site.feeds, hands } },
-    ...{
-      unlatched: false,
-      locks: locksOf(site),
-      traffic: trafficOf(site),
-      store: storeOf(site),
-      still: 0,
-      stirred: 0,
-    },
-    ...{ feeds: {}, turns: { first: 1, second: 1 }, fedAt: 0, legs: {}, of: {}, ticks: 0, owed: 0, due: 0 },
+    brain,
+    site,
+    plant,
+    senses,
+    ends: endContacts(site, plant),
+    sound: { wired: site.wired, sits: site.sits, feeds: site.feeds, hands },
+    unlatched: false,
+    locks: locksOf(site),
+    traffic: trafficOf(site),
+    store: storeOf(site),
+    still: 0,
+    stirred: 0,
+    feeds: {},
+    turns: { first: 1, second: 1 },
+    fedAt: 0,
+    legs: {},
+    of: {},
+    ticks: 0,
+    owed: 0,
+    due: 0,
   };
   brain.world = worldOf(twin);
   worksEnds(site, twin.ends);
@@ -256,7 +267,11 @@ function feedsNow(twin: Twin): Feeds {
     const [feed, sense] = [twin.feeds[which], senses[which]];
     if (!feed) continue;
     twin.turns[which] = turns(twin, which, feed);
-    Object.assign(feed.leaf.line, behindOhms(feed.leaf.rated, feed.ohms));
+    const { line } = feed.leaf;
+    const { thrust, stallAmps, freeSpeed } = behindOhms(feed.leaf.rated, feed.ohms);
+    line.freeSpeed = freeSpeed;
+    line.thrust = thrust;
+    line.stallAmps = stallAmps;
     if (sense) sense.pulses = pulsesReach(site, brain, feed.leaf);
   }
   return twin.feeds;
