@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { idSchema } from "../board/index.ts";
+import { runFileSchema, sweepFileSchema } from "../replay/index.ts";
 import { bundleSchema, jobSchema, logEntrySchema, presetSchema } from "../job/index.ts";
 import {
   boardBody,
@@ -31,8 +32,8 @@ export interface Route {
   takes?: z.ZodType | "yaml";
   /** True where a change needs the version it was made from, in If-Match. */
   versioned?: boolean;
-  /** What comes back when all is well, by status; undefined for nothing, "yaml" for a text. */
-  answers: Readonly<Record<number, z.ZodType | "yaml" | undefined>>;
+  /** What comes back when all is well, by status; undefined for nothing, "yaml" for a text, "ndjson" for lines of JSON. */
+  answers: Readonly<Record<number, z.ZodType | "yaml" | "ndjson" | undefined>>;
   /** Statuses of refusals beside 400 and 422, each with when it comes. */
   refuses?: Readonly<Record<number, string>>;
 }
@@ -158,6 +159,22 @@ export const routes = [
     says: "Plans a job file and stores nothing.",
     takes: bundleSchema,
     answers: { 200: z.looseObject({}) },
+    refuses: busy,
+  },
+  {
+    method: "post",
+    path: "/api/runs",
+    says: "Plays a run of the twin on the job that is sent with it, and stores nothing.",
+    takes: runFileSchema,
+    answers: { 200: z.looseObject({ mark: z.string(), seconds: z.number() }) },
+    refuses: busy,
+  },
+  {
+    method: "post",
+    path: "/api/sweeps",
+    says: "Plays a run with every seed and fault of a sweep: a line of JSON for each as it is done, with its place and of how many.",
+    takes: sweepFileSchema,
+    answers: { 200: "ndjson" },
     refuses: busy,
   },
   {

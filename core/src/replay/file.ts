@@ -1,14 +1,20 @@
 import { z } from "zod";
 import { checkGesture, namesOf, type BoardProfile } from "../board/index.ts";
 import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
-import { boardOnSite, parseBundle, type JobBundle } from "../job/index.ts";
-import { engineVersion, runSchema, type Run } from "../twin/index.ts";
+import { boardOnSite, bundleSchema, parseBundle, type JobBundle } from "../job/index.ts";
+import { engineVersion, runFormat, runSchema, type Run } from "../twin/index.ts";
 
 /** A run that is saved and sent: with the job it is played on. */
 export interface RunFile {
   run: Run;
   bundle: JobBundle;
 }
+
+/** A run file as it is sent: a run, of which the schema by the name of `run` says more, and the job it is played on. */
+export const runFileSchema = z.strictObject({
+  run: z.looseObject({ format: z.literal(runFormat), engine: z.number().int(), seed: z.number().int() }),
+  bundle: bundleSchema,
+});
 
 const envelope = z.strictObject({ run: z.unknown(), bundle: z.unknown() });
 

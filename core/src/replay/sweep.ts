@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { parseWith } from "../finding/index.ts";
 import { faultSchema, type Played, type Run } from "../twin/index.ts";
-import { parseRunFile, type RunFile } from "./file.ts";
+import { parseRunFile, runFileSchema, type RunFile } from "./file.ts";
 
 /** Runs of one sweep at most. */
 const mostCases = 500;
@@ -10,6 +10,11 @@ const mostCases = 500;
 const overSchema = z.strictObject({
   seeds: z.number().int().min(1).max(mostCases).default(1).describe("So many seeds, from the run's own on."),
   faults: z.array(z.array(faultSchema).max(20)).min(1).max(mostCases).optional(),
+});
+
+/** A sweep as a file says it: a run file, and what differs. */
+export const sweepFileSchema = runFileSchema.extend({
+  over: z.looseObject({ seeds: z.number().int().optional() }),
 });
 
 /** A run that is played many times, each time with something else. */
@@ -76,18 +81,18 @@ export function toldOf({ seed }: Run, { mark, ends, events, samples }: Played): 
  * Plays the cases of a sweep, as many at a time as there are players; each that is done is told with its place. Once `gone`
  * is aborted no more are begun. Throws what a player throws.
  */
-export async function sweeps(
-  cases: readonly Run[],
-  players: readonly ((run: Run) => Promise<Told>)[],
-  onDone: (told: Told, at: number) => void,
+export async function sweeps<Case, Result>(
+  cases: readonly Case[],
+  players: readonly ((each: Case) => Promise<Result>)[],
+  onDone: (result: Result, at: number) => void,
   gone?: { readonly aborted: boolean },
 ): Promise<void> {
   let next = 0;
-  const work = async (player: (run: Run) => Promise<Told>): Promise<void> => {
+  const work = async (player: (each: Case) => Promise<Result>): Promise<void> => {
     while (next < cases.length && !gone?.aborted) {
       const at = next++;
-      const told = await player(cases[at]!);
-      if (!gone?.aborted) onDone(told, at);
+      const result = await player(cases[at]!);
+      if (!gone?.aborted) onDone(result, at);
     }
   };
   await Promise.all(players.map(work));

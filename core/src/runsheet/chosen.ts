@@ -20,5 +20,5 @@ export function hasBattery({ bundle: { board }, wiring }: Pick<Planned, "bundle"
 }
 
 /** Cards fitted on the job. */
-export const cardsOf = ({ bundle: { board, job } }: Pick<Planned, "bundle">): readonly string[] =>
+const cardsOf = ({ bundle: { board, job } }: Pick<Planned, "bundle">): readonly string[] =>
   job.cards ?? deliveredCards(board);

@@ -34,7 +34,7 @@ const withCams = (drive: DeviceProfile): DeviceProfile =>
  * A job on a board with its usual devices and so many leaves, each with the drive that suits it; its beams can be tested
  * where that is wished.
  */
-export function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobBundle {
+function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobBundle {
   const tested = wishes["photocell-test"] === true;
   const devices = usualDevices(id).map((device) =>
     tested && device === "oddlume-glance" ? "oddlume-vigil" : device,
@@ -64,7 +64,7 @@ export function usualPlan(id: string, leaves?: number, wishes: Job["wishes"] = {
 }
 
 /** A board stands as these positions have it, and has read them. */
-export function stands(brain: Brain, positions: Positions): Brain {
+function stands(brain: Brain, positions: Positions): Brain {
   return Object.assign(brain, {
     ...{ positions, inForce: positions, noted: positions },
     panel: panelAtRest(brain.board, positions.values),

@@ -12,6 +12,7 @@ import { onlyHosts } from "./guard/host.ts";
 import { onlyOwnPages } from "./guard/origin.ts";
 import { healthRoutes } from "./health.ts";
 import { jobRoutes, type JobParts } from "./jobs.ts";
+import { runRoutes } from "./runs.ts";
 import { HttpProblem, problemHandler } from "./problem.ts";
 import { whereaboutsRoutes } from "./whereabouts.ts";
 import { sessionRoutes } from "./session.ts";
@@ -46,7 +47,7 @@ export function createApp({ logger, web, hosts, beyond, ...parts }: AppParts): E
   app.use("/api", healthRoutes(knex));
   app.use("/api", sessionRoutes(knex, { needed: beyond !== undefined }, now));
   app.use("/api", whereaboutsRoutes(beyond ?? nowhere));
-  app.use("/api", boardRoutes(knex, work), catalogueRoutes(knex, work), jobRoutes(parts));
+  app.use("/api", boardRoutes(knex, work), catalogueRoutes(knex, work), jobRoutes(parts), runRoutes(work));
   app.use("/api", (request) => {
     throw new HttpProblem(
       404,

@@ -6,6 +6,7 @@ import {
   logEntrySchema,
   parsePreset,
   presetSchema,
+  runSchema,
 } from "@anvilcloud/core";
 import { Router } from "express";
 import type { Knex } from "knex";
@@ -29,6 +30,7 @@ const schemas: Record<string, z.ZodType> = {
   "log-entry": logEntrySchema,
   bundle: bundleSchema,
   preset: presetSchema,
+  run: runSchema,
 };
 
 /** Largest preset taken, in bytes; many times one with every behaviour there is. */

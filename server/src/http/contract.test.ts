@@ -1,4 +1,4 @@
-import { routes, type Route } from "@anvilcloud/core";
+import { engineVersion, routes, runFormat, type Route } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
@@ -17,6 +17,13 @@ const addressOf = ({ path }: Route) =>
   path.replace("{name}", "board.json").replace("{id}", path.includes("boards") ? "quillmarsh-tandrel" : job);
 
 const note = { id: "n1", at: "2026-11-24T09:00:00.000Z", by: "Ivet Carrandine", kind: "note", text: "dry" };
+
+/** A short run of the twin, with the job it is played on. */
+const runFile = async () => {
+  const { body } = await request(app).get(`/api/jobs/${job}/bundle`);
+  const run = { format: runFormat, engine: engineVersion, seed: 1, seconds: 2, script: [] };
+  return { run, bundle: body as object };
+};
 
 /** A request that each change takes; what it answers is looked at. */
 const changes: Record<string, () => Promise<request.Response>> = {
@@ -49,6 +56,14 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .post("/api/plan")
       .send(body as object);
   },
+  "post /api/runs": async () =>
+    request(app)
+      .post("/api/runs")
+      .send(await runFile()),
+  "post /api/sweeps": async () =>
+    request(app)
+      .post("/api/sweeps")
+      .send({ ...(await runFile()), over: { seeds: 2 } }),
   "post /api/session": async () => {
     const other = await serve({}, { beyond: () => ({ addresses: [], trust: null }) });
     await setPassphraseHash(other.knex, await hashPassphrase("four dry hinge pins"));
@@ -104,6 +119,7 @@ describe("what server and page say to one another", () => {
       expect(Object.keys(route.answers)).toContain(String(response.status));
       const schema = route.answers[response.status];
       if (schema === undefined) expect(response.text).toBe("");
+      else if (schema === "ndjson") expect(response.headers["content-type"]).toContain("x-ndjson");
       else if (schema === "yaml") expect(response.headers["content-type"]).toContain("yaml");
       else expect(schema.safeParse(response.body).error).toBeUndefined();
     },

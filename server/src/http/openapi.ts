@@ -9,6 +9,13 @@ const problem = {
 
 const textBody = { "application/yaml": { schema: z.string() } };
 
+const lineBody = { "application/x-ndjson": { schema: z.string() } };
+
+type Body = NonNullable<Route["answers"][number]>;
+
+const contentOf = (body: Body) =>
+  body === "yaml" ? textBody : body === "ndjson" ? lineBody : { "application/json": { schema: body } };
+
 function register(registry: OpenAPIRegistry, route: Route): void {
   const { method, path, says, query, takes, versioned, answers, refuses = {} } = route;
   const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name = ""]) => name);
@@ -16,9 +23,7 @@ function register(registry: OpenAPIRegistry, route: Route): void {
     status,
     {
       description: "All is well.",
-      ...(body === undefined
-        ? {}
-        : { content: body === "yaml" ? textBody : { "application/json": { schema: body } } }),
+      ...(body === undefined ? {} : { content: contentOf(body) }),
     },
   ]);
   const bad = Object.entries(refuses).map(([status, description]) => [status, { ...problem, description }]);
@@ -32,9 +37,7 @@ function register(registry: OpenAPIRegistry, route: Route): void {
         : {}),
       ...(query ? { query } : {}),
       ...(versioned ? { headers: z.object({ "If-Match": z.string() }) } : {}),
-      ...(takes
-        ? { body: { content: takes === "yaml" ? textBody : { "application/json": { schema: takes } } } }
-        : {}),
+      ...(takes ? { body: { content: contentOf(takes) } } : {}),
     },
     responses: { ...Object.fromEntries(good), ...Object.fromEntries(bad), default: problem },
   });

@@ -117,7 +117,11 @@ describe("a full disk", () => {
 });
 
 test("work for which there is no room is told with the time to come back", async () => {
-  const work = { run: () => Promise.reject(new Overloaded("Too much.", 20)), close: () => Promise.resolve() };
+  const work = {
+    atOnce: () => 1,
+    run: () => Promise.reject(new Overloaded("Too much.", 20)),
+    close: () => Promise.resolve(),
+  };
   const full = await serve({}, { work });
   const answer = await request(full.app).post("/api/plan").send({}).expect(503);
   expect(answer.headers["retry-after"]).toBe("20");

@@ -114,6 +114,10 @@ function problemOf(error: unknown): HttpProblem | undefined {
   return new HttpProblem(error.status, title, detail(error));
 }
 
+/** What went wrong once an answer had begun, in a sentence: it can only be told as the last line of it. */
+export const toldLate = (error: unknown): string =>
+  problemOf(error)?.message ?? "Something went wrong in the program. Nothing was saved.";
+
 /** The last handler: every error leaves as problem details; only faults of the program itself and of its disk are 500. */
 export const problemHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
   if (response.headersSent) return next(error);

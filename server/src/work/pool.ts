@@ -38,6 +38,9 @@ export const usualLanes: Record<LaneName, Lane> = {
 
 const laneOf: Record<TaskName, LaneName> = {
   plan: "plan",
+  run: "plan",
+  sweep: "plan",
+  sweepCase: "plan",
   board: "read",
   device: "read",
   importJob: "import",
@@ -45,6 +48,8 @@ const laneOf: Record<TaskName, LaneName> = {
 
 /** Does tasks apart from answering. */
 export interface Work {
+  /** How many tasks of a kind are done at once. */
+  atOnce(name: TaskName): number;
   /** Throws what the task throws; Overloaded where there is no room for it or it takes too long. `gone` gives it up. */
   run<N extends TaskName>(
     name: N,
@@ -109,6 +114,7 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
   };
 
   return {
+    atOnce: (name) => lanes[laneOf[name]].threads,
     async run(name, input, gone) {
       const lane = lanes[laneOf[name]];
       const busy = (why: string) => new Overloaded(why, lane.retryAfterS);

@@ -1,11 +1,21 @@
 import {
+  casesOf,
   parseBundle,
+  parseRunFile,
+  parseSweep,
   planJob,
+  planRuns,
+  playsOn,
   readBoard,
   readDevice,
+  replay,
   stepMeanings,
+  toldOf,
   type BoardProfile,
   type DeviceProfile,
+  type JobPlan,
+  type Run,
+  type Told,
 } from "@anvilcloud/core";
 import { importJob } from "./import-job.ts";
 import { parseJson } from "./json.ts";
@@ -38,9 +48,39 @@ function plan(text: string): string {
   });
 }
 
+/** Plays a run file given as text to its end; what came of it as the JSON it is sent as. Throws NotJson and ProblemsError. */
+const run = (text: string): string => JSON.stringify(replay(parseRunFile(parseJson(text))));
+
+/** The sweep that was played here last: its runs come one by one. */
+let swept: { text: string; plan: JobPlan; cases: Run[] } | undefined;
+
+function sweepOf(text: string): NonNullable<typeof swept> {
+  if (swept?.text === text) return swept;
+  const sweep = parseSweep(parseJson(text));
+  swept = { text, plan: planRuns(sweep), cases: casesOf(sweep) };
+  return swept;
+}
+
+/** How many runs a sweep given as text has. Throws NotJson and ProblemsError. */
+const sweep = (text: string): number => sweepOf(text).cases.length;
+
+/** Plays one run of a sweep, by its place; what is told of it. */
+function sweepCase({ text, at }: { text: string; at: number }): Told {
+  const { plan, cases } = sweepOf(text);
+  const each = cases[at]!;
+  const playing = playsOn(plan, each);
+  for (;;) {
+    const step = playing.next();
+    if (step.done) return toldOf(each, step.value);
+  }
+}
+
 /** What is done apart from answering, for it may take long: planning, and reading what someone else has written. */
 export const tasks = {
   plan,
+  run,
+  sweep,
+  sweepCase,
   board: (text: string): BoardProfile => readBoard(text, "profile"),
   device: (text: string): DeviceProfile => readDevice(text, "profile"),
   importJob,

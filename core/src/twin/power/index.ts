@@ -1,1 +1,1 @@
-export { fillsStore, onBattery, storeOf, storeVolts, type Store } from "./store.ts";
+export { fillsStore, storeOf, type Store } from "./store.ts";

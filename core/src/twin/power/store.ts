@@ -61,7 +61,7 @@ export function storeOf({ planning: { bundle, wiring } }: Site): Store | undefin
 }
 
 /** Volts of a battery that gives so many amperes. */
-export const storeVolts = ({ charge, nominal }: Store, amps: number): number =>
+const storeVolts = ({ charge, nominal }: Store, amps: number): number =>
   nominal * (assumed.empty + (assumed.full - assumed.empty) * charge) - assumed.ohms * amps;
 
 /** What a panel gives, A: nothing the wrong way round, behind its jumper, or in the dark. */
@@ -95,7 +95,7 @@ function takenAmps(brain: Brain, { measured }: Site, plant: Plant, asleep: boole
 const rowOf = ({ falls }: BoardProfile) => falls.find(({ on }) => on === "battery-low");
 
 /** True for a board that has nothing but its battery to live on: no mains, or none just now. */
-export const onBattery = ({ board, mains }: Brain): boolean => !mains || board.supply.kind === "solar";
+const onBattery = ({ board, mains }: Brain): boolean => !mains || board.supply.kind === "solar";
 
 /** A battery is filled and emptied for some seconds, and the board finds it low, or good again. */
 export function fillsStore(

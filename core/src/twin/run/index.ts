@@ -1,2 +1,2 @@
-export { lookSeconds, playRun, plays, type Played } from "./play.ts";
-export { engineVersion, runFormat, runSchema, type Run, type RunDone } from "./schema.ts";
+export { playRun, plays, type Played } from "./play.ts";
+export { engineVersion, runFormat, runSchema, type Run } from "./schema.ts";

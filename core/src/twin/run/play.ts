@@ -11,7 +11,7 @@ import { Mark } from "./hash.ts";
 import type { Run, RunDone } from "./schema.ts";
 
 /** How often a run is looked at, s: its samples, and what its mark is made of. */
-export const lookSeconds = 0.1;
+const lookSeconds = 0.1;
 
 /** A leaf as it was looked at: part of its travel, its drive's current in amperes, and whether it is driven. */
 type Sample = readonly [at: number, amps: number];

@@ -13,8 +13,6 @@ export {
   opensWhenTested,
   readsInputs,
   siteOf,
-  situationOf,
-  soundFeeds,
   takesWires,
   tripsContact,
   worksInput,

@@ -41,7 +41,7 @@ export interface Site {
 const nothing: Measured = { inputs: {}, supplies: {}, rails: {}, unsolved: [] };
 
 /** Nothing wrong with what feeds a board: the volts it is made for, its phases in order. */
-export const soundFeeds: Site["feeds"] = { volts: 1, turned: false };
+const soundFeeds: Site["feeds"] = { volts: 1, turned: false };
 
 /** The wires of a job: as they are planned, or as `at` has them, with cores where they were found. */
 export function siteOf(planning: Planning, at?: Installation, sits: Sits = {}): Site {
