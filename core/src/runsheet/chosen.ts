@@ -1,4 +1,4 @@
-import { deliveredCards, type Procedure } from "../board/index.ts";
+import type { Procedure } from "../board/index.ts";
 import type { Planned } from "../state/index.ts";
 
 /** The procedures that are done on a job: what is always done, what it chose, and not what a chosen one replaces. */
@@ -18,7 +18,3 @@ export function hasBattery({ bundle: { board }, wiring }: Pick<Planned, "bundle"
   if (!board.battery) return false;
   return !board.battery.optional || wiring.devices.some(({ profile }) => profile.kind === "battery");
 }
-
-/** Cards fitted on the job. */
-const cardsOf = ({ bundle: { board, job } }: Pick<Planned, "bundle">): readonly string[] =>
-  job.cards ?? deliveredCards(board);
