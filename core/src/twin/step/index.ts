@@ -1,1 +1,2 @@
-export { rereads, tickSeconds, twinDoes, twinOf, twinRuns, type Twin } from "./twin.ts";
+export { rereads, twinDoes, twinOf, twinRuns } from "./twin.ts";
+export { tickSeconds, type Twin } from "./types.ts";

@@ -1,90 +1,34 @@
 import type { BoardInput, LeafPlace } from "../../board/index.ts";
 import type { Installation } from "../../circuit/index.ts";
-import { behindOhms } from "../../motion/index.ts";
 import type { Sits } from "../../wiring/index.ts";
 import {
   counts,
   inForceOf,
   knowsTravel,
   leavesOf,
-  legOf,
   nextSeconds,
   type Brain,
-  type Leg,
   type Which,
   type World,
 } from "../brain/index.ts";
-import { isAtRest, limitsOf, plantMoves, plantOf, type Plant, type PlantLeaf } from "../plant/index.ts";
-import { fillsStore, storeOf, type Store } from "../power/index.ts";
+import { isAtRest, limitsOf, plantMoves, plantOf, type PlantLeaf } from "../plant/index.ts";
+import { fillsStore, storeOf } from "../power/index.ts";
 import {
   beginsWith,
-  cutOff,
   endContacts,
-  feedsOf,
   locksHold,
   locksOf,
   opensWhenTested,
-  pulsesReach,
   readsInputs,
   siteOf,
   worksEnds,
   worksInput,
-  type EndContact,
-  type Feed,
-  type Feeds,
-  type Lock,
   type Planning,
-  type Site,
 } from "../site/index.ts";
-import { isBusy, trafficGoes, trafficOf, type Traffic } from "../traffic/index.ts";
-import {
-  beginsRun,
-  countsWay,
-  partBefore,
-  readsManner,
-  senseOf,
-  sensesComing,
-  sensesLeaving,
-  takesTravel,
-  type Sense,
-} from "./sense.ts";
-
-/** One step of the twin, s. */
-export const tickSeconds = 0.005;
-
-/** A board that runs, its wires, and what it moves: the board reads its inputs, never where a leaf truly is. */
-export interface Twin {
-  readonly brain: Brain;
-  readonly site: Site;
-  readonly plant: Plant;
-  /** Contacts that the leaves work at their ends. */
-  readonly ends: EndContact[];
-  /** What it began with, before any fault was put in. */
-  readonly sound: Pick<Site, "wired" | "sits" | "feeds"> & { hands: Partial<Record<Which, 1 | -1>> };
-  /** Its lock's bolt does not meet its plate. */
-  unlatched: boolean;
-  readonly locks: readonly Lock[];
-  /** People and vehicles on their way. */
-  readonly traffic: Traffic;
-  /** Its battery; undefined where it has none. */
-  readonly store: Store | undefined;
-  /** Seconds since anything stirred at the board, and what had happened by then. */
-  still: number;
-  stirred: number;
-  /** What the board makes of each of its outputs. */
-  readonly senses: Partial<Record<Which, Sense>>;
-  /** What each output brings to a drive, which way that turns it, and for which measurement of the circuit that was worked out. */
-  feeds: Feeds;
-  turns: Record<Which, 1 | -1>;
-  fedAt: number;
-  ticks: number;
-  /** What the board does with its drives, and of what that was worked out. */
-  legs: Partial<Record<Which, Leg | undefined>>;
-  of: { run?: Brain["run"]; inForce?: Brain["inForce"]; phase?: unknown; trips?: number };
-  /** Steps whose time the board has not counted yet, and at how many it wants to. */
-  owed: number;
-  due: number;
-}
+import { isBusy, trafficGoes, trafficOf } from "../traffic/index.ts";
+import { feedsNow, isDriven, legsNow, orders } from "./orders.ts";
+import { countsWay, senseOf, sensesComing, sensesLeaving, takesTravel } from "./sense.ts";
+import { tickSeconds, type Twin } from "./types.ts";
 
 /** The longest a board is left without its time, s: menus close and pauses store by it. */
 const longestOwed = 0.1;
@@ -238,98 +182,6 @@ function settleUp(twin: Twin): void {
       fillsStore(twin.store, brain, twin.site, twin.plant, { seconds, asleep: twin.site.asleep });
   }
   twin.due = Math.ceil(Math.min(longestOwed, nextSeconds(brain)) / tickSeconds - 1e-6);
-}
-
-/** What the board does with its drives: worked out where a run, a phase or a setting is another than in the last step. */
-function legsNow(twin: Twin): Twin["legs"] {
-  const { brain, senses } = twin;
-  const { run, inForce } = brain;
-  const phase = brain.running?.queue[0];
-  const { of } = twin;
-  const { trips } = brain;
-  if (run === of.run && inForce === of.inForce && phase === of.phase && trips === of.trips) return twin.legs;
-  if (run !== of.run) for (const sense of Object.values(senses)) beginsRun(sense);
-  twin.of = { run, inForce, phase, trips };
-  for (const sense of Object.values(senses)) readsManner(brain, sense);
-  twin.legs = { first: legOf(brain, "first"), second: legOf(brain, "second") };
-  // Which way a drive turns follows from the settings as well.
-  twin.fedAt = -1;
-  return twin.legs;
-}
-
-/** What the outputs bring: worked out where the circuit was measured anew. */
-function feedsNow(twin: Twin): Feeds {
-  const { brain, site, plant, senses } = twin;
-  if (twin.fedAt === site.measurements) return twin.feeds;
-  twin.fedAt = site.measurements;
-  twin.feeds = brain.run ? feedsOf(site, brain, plant) : {};
-  for (const which of whiches) {
-    const [feed, sense] = [twin.feeds[which], senses[which]];
-    if (!feed) continue;
-    twin.turns[which] = turns(twin, which, feed);
-    const { line } = feed.leaf;
-    const { thrust, stallAmps, freeSpeed } = behindOhms(feed.leaf.rated, feed.ohms);
-    line.freeSpeed = freeSpeed;
-    line.thrust = thrust;
-    line.stallAmps = stallAmps;
-    if (sense) sense.pulses = pulsesReach(site, brain, feed.leaf);
-  }
-  return twin.feeds;
-}
-
-/** Which way a leaf goes where the board wants it open: 1 open, −1 closed. */
-function turns({ brain }: Twin, which: Which, { leaf, volts }: Feed): 1 | -1 {
-  const about = [volts < 0, inForceOf(brain, "rotation") === "inverted", brain.inverted.has(which)];
-  return about.filter(Boolean).length % 2 === (leaf.hand === 1 ? 0 : 1) ? 1 : -1;
-}
-
-/** True where a drive with limits of its own has cut itself off the way it goes. */
-const isCut = ({ limits }: Sense, { leaf: { motion, body } }: Feed, opens: boolean): boolean =>
-  limits === "series" && (opens ? 1 - motion.at / body.travel : motion.at / body.travel) <= cutOff;
-
-/** True where the board drives an output just now. */
-function isDriven({ brain: { run }, owed, legs }: Twin, which: Which): boolean {
-  const leg = legs[which];
-  if (!leg || !run) return false;
-  return run.since + owed * tickSeconds >= leg.after && !run.there.includes(which);
-}
-
-/** A drive on damaged speed data: it sets off, falters, and creeps on; parts of the volts, and seconds. Assumed. */
-const damaged = { setsOff: 1, falters: 1.5, little: 0.12, creeps: 0.25 };
-
-function faltering({ driven }: Sense, even: number): number {
-  if (driven < damaged.setsOff) return even;
-  return Math.min(even, driven < damaged.falters ? damaged.little : damaged.creeps);
-}
-
-/** How much more of its volts a board gives for each part of its speed that a leaf lacks: it holds a slow speed under load. Assumed. */
-const regulates = 3;
-/** Nothing at all would be a drive that is off, and holds. */
-const leastVolts = 0.05;
-/** Seconds in which it goes from nothing to all of its volts. Assumed. */
-const rampSeconds = 0.4;
-
-/** An output gives what the board orders; what reaches a drive by it, undefined where nothing does. */
-function orders(twin: Twin, which: Which): Feed | undefined {
-  const { brain } = twin;
-  const feed = twin.feeds[which];
-  if (!feed) return undefined;
-  const { leaf, volts } = feed;
-  const leg = twin.legs[which]!;
-  const sense = twin.senses[which]!;
-  const opens = (leg.toward === "open") === twin.turns[which] > 0;
-  if (isCut(sense, feed, opens)) return undefined;
-  const even = partBefore(sense, leg.toward) <= leg.slowPart ? leg.slow : leg.full;
-  const part = leg.falters ? faltering(sense, even) : even;
-  // On its battery it gives what that has.
-  const has = twin.store && !brain.mains ? twin.store.volts / twin.store.nominal : 1;
-  const speed = (opens ? leaf.motion.speed : -leaf.motion.speed) / leaf.rated.freeSpeed;
-  const wanted = Math.min(1, Math.max(leastVolts, part + regulates * (part - speed)));
-  const most = tickSeconds / rampSeconds;
-  sense.given = Math.max(leastVolts, sense.given + Math.min(most, Math.max(-most, wanted - sense.given)));
-  leaf.drive.volts = (opens ? sense.given : -sense.given) * Math.abs(volts) * has;
-  leaf.drive.limit = Math.min(leg.force * leaf.rated.thrust, leaf.grip);
-  return feed;
 }
 
 /** What the board senses of a leaf that moved: how far, and that it has left its end. */
