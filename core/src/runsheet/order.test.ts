@@ -128,7 +128,7 @@ describe("what should be seen", () => {
     const { sheet } = planOn("osierbeck-quernish", usualDevices("osierbeck-quernish"));
     expect(texts(sheet, "do:direction:leaf-2")).toEqual(["Leaf 2 opens."]);
     expect(texts(sheet, "do:learn-half-way:cycles")[0]).toBe(
-      "The gate closes and opens in turn, 7 runs; the last one closes.",
+      "The gate opens and closes in turn, 6 runs; the last one closes.",
     );
     expect(texts(sheetOn("copperfold-casspel"), "do:pair:recessed")).toEqual(["The board beeps twice."]);
   });

@@ -41,8 +41,8 @@ const cases: Broken[] = [
   [
     "a cycle within a cycle",
     quernish,
-    (b) => program(b, "learn-half-way").phases[3]!.phases!.push({ cycle: 9, phases: [{ beeps: 1 }] }),
-    /phases\[3\]\.phases: expected no cycle within a cycle, found 3\. Write the inner one out/,
+    (b) => program(b, "learn-half-way").phases[5]!.phases!.push({ cycle: 9, phases: [{ beeps: 1 }] }),
+    /phases\[5\]\.phases: expected no cycle within a cycle, found 3\. Write the inner one out/,
   ],
   [
     "a question without its answers",
