@@ -158,6 +158,8 @@ export interface World {
   marks: (leaf: Which, end: End) => void;
   /** Its battery is emptied, or filled, by someone. */
   drains: (empty: boolean) => void;
+  /** It wakes, and reads its inputs before it does anything. */
+  wakes: () => void;
   /** It sleeps, to draw less. */
   sleeps: () => boolean;
   /** It has a battery to go on with as the mains fail. */

@@ -105,6 +105,7 @@ const warningBeeps = 3;
 /** A command, whatever gives it: a program that begins with it, else the command logic in force. */
 export function command(brain: Brain, what: Command): void {
   if (!brain.power || (brain.running && !waitsForSomeone(brain))) return;
+  brain.world?.wakes();
   if (!leavesOf(brain).length) {
     say(brain, { kind: "commanded", command: what });
     return;

@@ -1,6 +1,7 @@
 import { usualPlan, knowingTwin } from "../../testing/twins.ts";
 import { parseWith, ProblemsError } from "../../finding/index.ts";
 import { brainDoes, placeOf } from "../brain/index.ts";
+import { ampsOf } from "../plant/index.ts";
 import { twinDoes, twinRuns, type Twin } from "../step/index.ts";
 import { sends, type Comes } from "../traffic/index.ts";
 import { faultKinds, faultSchema, putFaults, type FaultKind, type TwinFault } from "./index.ts";
@@ -131,6 +132,21 @@ test("every kind is read from a file, and a kind or a key that is none is refuse
   expect(Object.keys(cases).sort()).toEqual(Object.keys(faultKinds).sort());
   for (const bad of [{ kind: "gremlin" }, { kind: "wind", metresPerSecond: 900 }, { kind: "wind", knots: 3 }])
     expect(() => parseWith(faultSchema, bad, "fault")).toThrow(ProblemsError);
+});
+
+test("what differs from leaf to leaf stays with it whatever is put in; a battery counts its drives once", () => {
+  const it = knowingTwin(plans.gate());
+  const leaf = it.plant.leaves.first!;
+  const { friction } = leaf.body;
+  leaf.wears = 2;
+  putFaults(it, [{ kind: "dry-hinge", leaf: "first", wear: 3 }]);
+  expect(leaf.body.friction).toBeCloseTo(6 * friction, 9);
+  it.brain.mains = false;
+  twinDoes(it, (brain) => void brainDoes(brain, { command: "open" }));
+  twinRuns(it, 5);
+  const drives = Object.values(it.plant.leaves).reduce((sum, each) => sum + ampsOf(each), 0);
+  // Beside them the board and its devices take under an ampere; by their sheets the two drives would take 4.8 A more.
+  expect(it.store!.amps - drives).toBeLessThan(1);
 });
 
 describe("people and vehicles", () => {

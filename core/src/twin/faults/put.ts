@@ -41,7 +41,8 @@ function hangs({ plant, sound: { hands } }: Twin, which: Which, wrong: Wrong): v
   const leaf = plant.leaves[which];
   if (!leaf) return;
   const { turned, grip = Infinity } = wrong.leaves[which];
-  leaf.body = leaf.hung(wrong.hung[which]);
+  const body = leaf.hung(wrong.hung[which]);
+  leaf.body = { ...body, friction: body.friction * leaf.wears };
   const as = hands[which] ?? 1;
   leaf.hand = turned ? (as === 1 ? -1 : 1) : as;
   leaf.grip = grip * leaf.rated.thrust;

@@ -4,7 +4,7 @@ import { planJob, type JobPlan } from "../../plan/index.ts";
 import { bundleOn, demoBundle, shippedBoard } from "../../testing/shipped.ts";
 import { knowingTwin, usualPlan } from "../../testing/twins.ts";
 import { twinAt } from "../at.ts";
-import { brainDoes, placeOf, type Brain } from "../brain/index.ts";
+import { brainDoes, placeOf, works, type Brain } from "../brain/index.ts";
 import { faceOf } from "../brain/face.ts";
 import { binds, edgeOf } from "../plant/index.ts";
 import { makeProcedure, startOf } from "../runner/index.ts";
@@ -77,6 +77,18 @@ describe("a board that sleeps", () => {
     does(it, sends1);
     rests(it);
     expect(placeOf(it.brain)).toBe("open");
+  });
+
+  test("a beam that was broken while it slept is read before anything moves: the command is refused, not begun", () => {
+    const it = knowingTwin(usualPlan("marlstreet-pewlark"), { leaf: "open" });
+    twinRuns(it, 90);
+    expect(it.site.asleep).toBe(true);
+    twinDoes(it, (brain) => works(brain, "eye", true));
+    it.brain.events = [];
+    does(it, { command: "close" });
+    twinRuns(it, 5);
+    expect(kinds(it)).toContain("held-off");
+    expect(kinds(it)).not.toContain("moves");
   });
 
   test("trap 31: a detector on a rail that lives only while it is awake misses who comes while it sleeps", () => {

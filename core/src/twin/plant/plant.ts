@@ -34,6 +34,8 @@ export interface PlantLeaf {
   hand: 1 | -1;
   /** What reaches it of its drive's push at most, N or N·m: all, or less where a belt slips. */
   grip: number;
+  /** Friction beside that of another leaf like it: 1 alike. */
+  wears: number;
   /** Its body as it would be hung otherwise. */
   readonly hung: (how?: Hung) => Body;
   readonly motion: Motion;

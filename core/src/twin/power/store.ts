@@ -1,4 +1,5 @@
 import type { BoardProfile } from "../../board/index.ts";
+import { partKey, railPart } from "../../node/index.ts";
 import { brainDoes, findsBattery as finds, type Brain } from "../brain/index.ts";
 import { ampsOf, type Plant } from "../plant/index.ts";
 import type { Site } from "../site/index.ts";
@@ -83,11 +84,13 @@ function panelAmps({ board, positions }: Brain, { at }: Site, store: Store): num
   return store.sun * (rail.limitMilliamps / 1_000 || assumed.panelAmps);
 }
 
-/** What the board and all that hangs on its rails take, A. */
+/** What the board and all that hangs on its rails take, A; drives by what they push, not by their sheet. */
 function takenAmps(brain: Brain, { measured }: Site, plant: Plant, asleep: boolean): number {
-  const draw = brain.board.draw;
+  const { draw, rails: all } = brain.board;
   const own = (asleep ? draw?.asleepMilliamps : draw?.awakeMilliamps) ?? 0;
-  const rails = Object.values(measured.rails).reduce((sum, { milliamps }) => sum + Math.max(0, milliamps), 0);
+  const rails = all
+    .filter(({ feeds }) => !feeds.some((duty) => duty.startsWith("drive")))
+    .reduce((sum, { id }) => sum + Math.max(0, measured.rails[partKey(railPart(id))]?.milliamps ?? 0), 0);
   const drives = Object.values(plant.leaves).reduce((sum, leaf) => sum + ampsOf(leaf), 0);
   return (own + rails) / 1_000 + drives;
 }

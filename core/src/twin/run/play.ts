@@ -37,9 +37,9 @@ function spreads({ plant }: Twin, { seed, spread }: Run): void {
     if (!leaf) continue;
     const chance = chanceOf(seed, `leaf ${which}`);
     const about = () => 1 + spread * (2 * chance() - 1);
-    const [wear, thrust] = [about(), about()];
-    Object.assign(leaf.rated, { thrust: leaf.rated.thrust * thrust });
-    leaf.body = { ...leaf.body, friction: leaf.body.friction * wear };
+    leaf.wears = about();
+    leaf.rated.thrust *= about();
+    leaf.body = { ...leaf.body, friction: leaf.body.friction * leaf.wears };
   }
 }
 

@@ -66,6 +66,12 @@ const worldOf = (twin: Twin): World => ({
   drains: (empty) => {
     if (twin.store) twin.store.charge = empty ? 0 : 1;
   },
+  wakes: () => {
+    if (!twin.site.asleep) return;
+    twin.site.asleep = false;
+    twin.still = 0;
+    reads(twin);
+  },
   sleeps: () => twin.site.asleep,
   lives: () => twin.store !== undefined,
   opens: (input) => opensWhenTested(twin.site, twin.brain, input),
