@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { checkGesture, namesOf, type BoardProfile } from "../board/index.ts";
-import { parseWith, ProblemsError, shown, type Problem } from "../finding/index.ts";
-import { boardOnSite, bundleSchema, parseBundle, type JobBundle } from "../job/index.ts";
+import { parseWith, ProblemsError } from "../finding/index.ts";
+import { bundleSchema, parseBundle, type JobBundle } from "../job/index.ts";
 import { engineVersion, runFormat, runSchema, type Run } from "../twin/index.ts";
+import { namesIn } from "./names.ts";
 
 /** A run that is saved and sent: with the job it is played on. */
 export interface RunFile {
@@ -18,25 +18,6 @@ export const runFileSchema = z.strictObject({
 
 const envelope = z.strictObject({ run: z.unknown(), bundle: z.unknown() });
 
-/** Every name a script gives must be one of the board's. */
-function scriptProblems(run: Run, board: BoardProfile, file: string): Problem[] {
-  const problems: Problem[] = [];
-  const report = (path: string, expected: string, found: unknown, remedy: string) =>
-    problems.push({ file, path, expected, found: shown(found), remedy });
-  const names = namesOf(board);
-  const one = (list: readonly string[], id: string, path: string, what: string) => {
-    if (!list.includes(id))
-      report(path, `${what} of the board (${list.join(", ") || "it has none"})`, id, "Correct it.");
-  };
-  run.script.forEach(({ do: gesture, works, damages }, at) => {
-    const path = `run.script[${at}]`;
-    if (gesture) checkGesture(gesture, `${path}.do`, names, report);
-    if (works) one(names.inputs, works.input, `${path}.works.input`, "an input");
-    if (damages !== undefined) one(names.memories, damages, `${path}.damages`, "a memory");
-  });
-  return problems;
-}
-
 /**
  * Reads a run file. Throws ProblemsError: of a file that is none, of a job that is wrong, of a name its board has not, and of
  * a run that was made with another version of the twin, for it would not run as it did.
@@ -45,8 +26,10 @@ export function parseRunFile(data: unknown, file = "run"): RunFile {
   const raw = parseWith(envelope, data, file);
   const run = parseWith(runSchema, raw.run, file);
   const bundle = parseBundle(raw.bundle, file);
+  const named = namesIn(bundle, file);
+  named.script(run);
   const problems = [
-    ...scriptProblems(run, boardOnSite(bundle.job, bundle.board), file),
+    ...named.problems,
     ...(run.engine === engineVersion
       ? []
       : [

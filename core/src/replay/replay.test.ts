@@ -1,4 +1,5 @@
-import { refusal } from "../testing/shipped.ts";
+import { runFormat } from "../twin/index.ts";
+import { demoBundle, refusal } from "../testing/shipped.ts";
 import { savedRun } from "../testing/saved-run.ts";
 import { casesOf, parseRunFile, parseSweep, planRuns, playsOn, replay, sweeps, toldOf } from "./index.ts";
 
@@ -35,6 +36,22 @@ describe("a saved run", () => {
     expect(other((run) => (run.script = [{ at: 1, sun: 1, damages: "travel" }]))).toMatch(/exactly one/);
     expect(other((run) => (run.seconds = -1))).toMatch(/seconds/);
     expect(refusal(() => parseRunFile({ run: 1 }))).not.toBe("nothing");
+    const wrong = (fault: object) => other((run) => (run.script = [{ at: 1, faults: [fault] }]));
+    const named: [object, RegExp][] = [
+      [
+        { kind: "core-off", device: "nope", pin: "1" },
+        /script\[0\]\.faults\[0\]\.device.*a device of the job/,
+      ],
+      [{ kind: "core-off", device: "cell-road", pin: "nope" }, /faults\[0\]\.pin.*a pin of cell-road/],
+      [
+        { kind: "contact-stuck", device: "stop", contact: "nope", tripped: true },
+        /contact.*a contact of stop/,
+      ],
+      [{ kind: "core-elsewhere", device: "cell-road", pin: "r-a", terminal: "99" }, /terminal.*of the board/],
+      [{ kind: "link-out", link: "nope" }, /link.*a link of the board/],
+      [{ kind: "loop-holds", device: "drive-a" }, /of the kind loop/],
+    ];
+    for (const [fault, told] of named) expect(wrong(fault)).toMatch(told);
   });
 });
 
@@ -66,6 +83,15 @@ describe("a sweep", () => {
     let done = 0;
     await sweeps(cases, [player], () => void (++done === 2 && gone.abort()), gone.signal);
     expect(done).toBe(2);
+  });
+
+  test("of faults that name nothing, or a second leaf where there is one, is refused with their place", () => {
+    const over = { faults: [[], [{ kind: "link-in", link: "nope" }]] };
+    expect(refusal(() => parseSweep({ ...short(), over }))).toMatch(/over\.faults\[1\]\[0\]\.link/);
+    const single = { ...short().run, script: [], format: runFormat };
+    const bundle = demoBundle("icehouse");
+    const second = { faults: [[{ kind: "dry-hinge", leaf: "second" }]] };
+    expect(refusal(() => parseSweep({ run: single, bundle, over: second }))).toMatch(/leaf.*\(first\)/);
   });
 
   test("of too many runs is refused", () => {

@@ -1,7 +1,8 @@
 import { z } from "zod";
-import { parseWith } from "../finding/index.ts";
+import { parseWith, ProblemsError } from "../finding/index.ts";
 import { faultSchema, type Played, type Run } from "../twin/index.ts";
 import { parseRunFile, runFileSchema, type RunFile } from "./file.ts";
+import { namesIn } from "./names.ts";
 
 /** Runs of one sweep at most. */
 const mostCases = 500;
@@ -33,7 +34,11 @@ export function parseSweep(data: unknown, file = "sweep"): RunSweep {
     given,
     `${file}: over`,
   );
-  return { ...parseRunFile(rest, file), over };
+  const read = parseRunFile(rest, file);
+  const named = namesIn(read.bundle, file);
+  over.faults?.forEach((wrong, at) => named.faults(wrong, `over.faults[${at}]`));
+  if (named.problems.length) throw new ProblemsError(named.problems);
+  return { ...read, over };
 }
 
 /** The runs of a sweep, in order. */
