@@ -49,7 +49,7 @@ export function faceIn(board: BoardProfile, ask: Circumstances): Pick<Face, "lam
   return {
     ...face,
     lamps: { ...face.lamps, [shown.lamp]: "blinking" },
-    looks: { ...face.looks, [shown.lamp]: { flashes: Number(shown.code) } },
+    looks: { ...face.looks, [shown.lamp]: { other: shown.other, flashes: Number(shown.code) } },
   };
 }
 

@@ -1,7 +1,7 @@
 import { programText, readBoard } from "../board/index.ts";
 import { boardIds, shippedBoard } from "../testing/shipped.ts";
 import { brainAtRest, brainDoes, settles } from "./brain/index.ts";
-import { heardBy, keysTogether, runReport, told } from "./index.ts";
+import { faceOf, heardBy, keysTogether, runReport, setTripped, told } from "./index.ts";
 
 /** A board that a stranger writes from the reference page: one learn, one key. */
 const stranger = `
@@ -118,6 +118,19 @@ describe("in words", () => {
     const made = () => brainDoes(brain, { command: "open" });
     expect(told(brain, made)).toEqual(["The gate opens."]);
     expect(told(brain, () => settles(brain))).toEqual(["The gate stands open."]);
+  });
+
+  test("a code is told as it is seen: on the display, or counted at its lamp in its colour, and the lamp shows it", () => {
+    const pewlark = brainAtRest(shippedBoard("marlstreet-pewlark"), { leaves: 2 });
+    pewlark.power = true;
+    setTripped(pewlark, "halt", true);
+    expect(told(pewlark, () => brainDoes(pewlark, { press: { key: "RUN", times: 1 } }))).toEqual([
+      "It refuses (learns with the first command), for Halt reads open; STATE gives 3 red flashes.",
+    ]);
+    expect(faceOf(pewlark)).toMatchObject({
+      lamps: { state: "blinking" },
+      looks: { state: { other: true, flashes: 3 } },
+    });
   });
 
   test("rooflights move in groups, and are told so", () => {

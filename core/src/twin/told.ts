@@ -17,8 +17,16 @@ import { movesIn } from "./runner/index.ts";
 const labelOf = (list: readonly { id: string; label: string }[], id: string) =>
   list.find((each) => each.id === id)?.label ?? id;
 
-const withCode = (text: string, code: string | undefined) =>
-  code === undefined ? `${text}.` : `${text}; it shows ${code}.`;
+/** A code as it is seen: on the display, or counted at its lamp. */
+function codeSeen({ codes, lamps }: BoardProfile, code: string): string {
+  const said = codes.find((each) => each.code === code);
+  const lamp = lamps.find(({ id }) => id === said?.lamp);
+  if (!lamp) return `it shows ${code}`;
+  return `${lamp.label} gives ${code} ${said?.other ? lamp.other : lamp.colour} ${code === "1" ? "flash" : "flashes"}`;
+}
+
+const withCode = (board: BoardProfile, text: string, code: string | undefined) =>
+  code === undefined ? `${text}.` : `${text}; ${codeSeen(board, code)}.`;
 
 const leafNamed = (board: BoardProfile, leaves: number, leaf: Which): string =>
   leaves < 2
@@ -44,11 +52,12 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
       return `It begins: ${program(event.program).toLowerCase()}.`;
     case "refused":
       return withCode(
+        board,
         `It refuses (${program(event.program).toLowerCase()}), for ${conditionText(event.why, labelsOf(board))}`,
         event.code,
       );
     case "aborted":
-      return withCode(`Broken off: ${program(event.program).toLowerCase()}`, event.code);
+      return withCode(board, `Broken off: ${program(event.program).toLowerCase()}`, event.code);
     case "held-off":
       return `${labelOf(board.inputs, event.input)} holds it off.`;
     case "moves":
@@ -57,11 +66,13 @@ function eventTold({ board, leaves }: Brain, event: BrainEvent): string | undefi
       return `${sentence(`the ${movingThing(board)}`)} stands ${event.at === "between" ? "between its ends" : event.at}.`;
     case "obstructed":
       return withCode(
+        board,
         `${sentence(leafNamed(board, leaves, event.leaf))} pushes against something`,
         event.code,
       );
     case "fails":
       return withCode(
+        board,
         sentence(failingTold[event.what].replace("{leaf}", leafNamed(board, leaves, event.leaf ?? "first"))),
         event.code,
       );

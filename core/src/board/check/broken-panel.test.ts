@@ -149,6 +149,18 @@ const cases: Broken[] = [
     /codes\[0\]: expected a lamp that flashes it, found "E1"\. The board has no display: name the lamp/,
   ],
   [
+    "a code whose flashes cannot be counted",
+    pewlark,
+    (b) => (b.codes[0]!.code = "E2"),
+    /codes\[0\]\.code: expected how many flashes the lamp gives, 1 to 99, found "E2"/,
+  ],
+  [
+    "a code in a second colour its lamp has not",
+    pewlark,
+    (b) => (b.lamps[0]!.other = undefined),
+    /codes\[1\]\.other: expected a lamp of two colours, found "state"/,
+  ],
+  [
     "a condition with a value and no behaviour",
     tandrel,
     (b) => (b.lamps[0]!.shows[0]!.when = { is: true }),

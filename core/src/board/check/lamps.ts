@@ -33,6 +33,20 @@ export function checkLamps(board: BoardProfile, names: Names, report: Report): v
     known(code.lamp, lamps, `codes[${c}].lamp`, "lamp", report);
     if (!code.lamp && !board.display)
       report(`codes[${c}]`, "a lamp that flashes it", code.code, "The board has no display: name the lamp.");
+    if (code.lamp && !/^[1-9]\d?$/.test(code.code))
+      report(
+        `codes[${c}].code`,
+        "how many flashes the lamp gives, 1 to 99",
+        code.code,
+        "Count them, or leave the lamp out.",
+      );
+    if (code.other && !board.lamps.find(({ id }) => id === code.lamp)?.other)
+      report(
+        `codes[${c}].other`,
+        "a lamp of two colours",
+        code.lamp,
+        "Give the lamp its other colour, or leave this out.",
+      );
   });
   unique(
     board.codes.map((code) => `${code.code} ${code.lamp ?? ""}`),

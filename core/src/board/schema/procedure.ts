@@ -169,6 +169,7 @@ export type Failing = (typeof failings)[number];
 export const codeSchema = z.strictObject({
   code: word.describe("What the display shows, or how many flashes the lamp gives."),
   lamp: idSchema.optional().describe("The lamp that flashes it; left out, the display shows it."),
+  other: z.boolean().optional().describe("It flashes in the lamp's second colour."),
   means: prose,
   remedy: prose.optional(),
   tells: z

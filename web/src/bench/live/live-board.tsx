@@ -8,7 +8,6 @@ import {
   type BoardProfile,
   type Brain,
   type Gesture,
-  type Lamp,
 } from "@anvilcloud/core";
 import { useEffect, useState, type ReactNode } from "react";
 import { styled } from "styled-components";
@@ -103,8 +102,6 @@ function Around({ live }: { live: Live }) {
   );
 }
 
-const lampText = ({ label }: Lamp, is: string) => `${label} ${is}`;
-
 interface Props {
   begin: () => Brain;
   again?: (live: Live) => ReactNode;
@@ -140,15 +137,7 @@ export function LiveBoard({ begin, again, onShow }: Props) {
       <Row role="group" aria-label="Lamps">
         {board.lamps.map((lamp) => {
           const is = live.lamps[lamp.id] ?? "dark";
-          return (
-            <LampMark
-              key={lamp.id}
-              lamp={lamp}
-              is={is}
-              look={live.looks[lamp.id]}
-              text={lampText(lamp, is)}
-            />
-          );
+          return <LampMark key={lamp.id} lamp={lamp} is={is} look={live.looks[lamp.id]} />;
         })}
       </Row>
       <Handles live={live} />

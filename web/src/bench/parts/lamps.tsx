@@ -48,13 +48,17 @@ interface Shown {
   look?: LampLook | undefined;
 }
 
-function LampPart({ board, lamp, is, look }: { board: BoardProfile; lamp: Lamp } & Shown) {
-  const colour = (look?.other && lamp.other) || lamp.colour;
+const lampLooks = (lamp: Lamp, look: LampLook | undefined) => (look?.other && lamp.other) || lamp.colour;
+
+/** A lamp in words: its name, its colour, how it shines, and how many flashes it gives. */
+export function lampSaid(lamp: Lamp, { is, look }: Shown): string {
   const flashes = look?.flashes ? `, ${look.flashes} flashes` : "";
-  const { props, lit } = usePart(
-    { kind: "lamp", id: lamp.id },
-    `Lamp ${lamp.label}, ${colour}, ${is}${flashes}`,
-  );
+  return `${lamp.label}, ${lampLooks(lamp, look)}, ${is}${flashes}`;
+}
+
+function LampPart({ board, lamp, is, look }: { board: BoardProfile; lamp: Lamp } & Shown) {
+  const colour = lampLooks(lamp, look);
+  const { props, lit } = usePart({ kind: "lamp", id: lamp.id }, `Lamp ${lampSaid(lamp, { is, look })}`);
   const { at } = placed(board, "lamp", lamp.id);
   return (
     <g {...props}>

@@ -26,6 +26,12 @@ const One = styled.details`
   }
 `;
 
+/** The lamp that flashes a code, as it is read beside the count; nothing where the display shows it. */
+function flashedBy({ lamps }: BoardProfile, { lamp: id, other }: BoardProfile["codes"][number]): string {
+  const lamp = lamps.find((each) => each.id === id);
+  return lamp ? ` ${other ? lamp.other : lamp.colour} flashes of ${lamp.label}` : "";
+}
+
 function ProcedureText({ board, procedure }: { board: BoardProfile; procedure: Procedure }) {
   const { needs, source, clears, keeps, windowSeconds } = procedure;
   const names = (ids: readonly string[]) =>
@@ -117,7 +123,7 @@ export function BoardMemory({ board }: { board: BoardProfile }) {
         <div key={`${code.lamp ?? ""} ${code.code}`} style={{ display: "contents" }}>
           <dt>
             <Mark>{code.code}</Mark>
-            {code.lamp ? ` flashes of ${board.lamps.find((lamp) => lamp.id === code.lamp)?.label ?? code.lamp}` : ""}
+            {flashedBy(board, code)}
           </dt>
           <dd>
             {code.means} {code.remedy}
