@@ -1,7 +1,9 @@
-import { fitBoard, type BoardProfile, type Procedure } from "../../board/index.ts";
+import { fitBoard, type BoardProfile, type Gesture, type Procedure } from "../../board/index.ts";
+import type { Positions } from "../../controls/index.ts";
 import { shippedBoard } from "../../testing/shipped.ts";
 import { usualPlan } from "../../testing/twins.ts";
-import { works } from "../brain/index.ts";
+import { wayToEntry } from "../../panel/index.ts";
+import { askOf, works } from "../brain/index.ts";
 import { faceOf } from "../brain/face.ts";
 import { arrange, makeProcedure, startOf } from "../runner/index.ts";
 import { twinOf, type Twin } from "../step/index.ts";
@@ -43,8 +45,9 @@ function stand(it: Twin, at: "closed" | "open"): void {
 }
 
 /** What can go wrong as travel is learned; those that begin elsewhere leave out that someone brings the leaves to their start. */
-const ways: Record<string, { does: (it: Twin) => void; unbrought?: true }> = {
+const ways: Record<string, { does: (it: Twin) => void; unbrought?: true; another?: true }> = {
   "nothing wrong": { does: () => {} },
+  "another firmware's way in": { does: () => {}, another: true },
   "force fully off": { does: (it) => arrange(it.brain, [{ behaviour: "force", is: 0 }]) },
   "force fully off, closing": {
     does: (it) => arrange(it.brain, [{ behaviour: "force-closing", is: 0 }]),
@@ -113,6 +116,22 @@ const withoutPlaces = (procedure: Procedure): Procedure => ({
   steps: procedure.steps.map((step) => ({ ...step, do: step.do.filter((made) => !("place" in made)) })),
 });
 
+/** Keys that lead to what is chosen on a board of its other firmware, in the place of choosing. */
+function byAnotherFirmware(
+  board: BoardProfile,
+  leaves: number,
+  procedure: Procedure,
+  stands: Positions,
+): Procedure {
+  const older = startOf(board, { firmware: board.firmware[0]!, leaves, cards: [] }, procedure, stands);
+  const keys = (made: Gesture): Gesture[] => {
+    if (!("choose" in made)) return [made];
+    const there = wayToEntry(older.board, askOf(older), older.panel, made.choose.item)!;
+    return [...there, older.board.panel!.confirm!];
+  };
+  return { ...procedure, steps: procedure.steps.map((step) => ({ ...step, do: step.do.flatMap(keys) })) };
+}
+
 /** What comes of a learning: what was learned, what it says, where the leaves stand, what it shows. */
 function outcome(board: BoardProfile, leaves: number, id: string, way: string): string {
   const fitting = { firmware: board.firmware.at(-1)!, leaves, cards: [] };
@@ -123,10 +142,11 @@ function outcome(board: BoardProfile, leaves: number, id: string, way: string): 
   const plan = usualPlan(board.id, leaves, wishes);
   const brain = startOf(board, fitting, procedure, plan.controls.positions);
   const it = twinOf(brain, plan);
-  const { does, unbrought } = ways[way]!;
+  const { does, unbrought, another } = ways[way]!;
   does(it);
+  const made = another ? byAnotherFirmware(board, leaves, procedure, plan.controls.positions) : procedure;
   const said = new Set<string>();
-  makeProcedure(brain, unbrought ? withoutPlaces(procedure) : procedure, ({ events }) => {
+  makeProcedure(brain, unbrought ? withoutPlaces(made) : made, ({ events }) => {
     for (const event of events)
       if (["refused", "aborted", "fails", "obstructed", "held-off"].includes(event.kind))
         said.add("what" in event ? `${event.kind} ${event.what}` : event.kind);
