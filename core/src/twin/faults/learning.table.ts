@@ -86,8 +86,7 @@ export const learning: Record<string, Record<string, string>> = {
     "stop open": "not learned / refused, held-off / closed / LIVE FAULT / ",
   },
   "hexby-hoistrum 1 encoder-ends": {
-    "another firmware's way in":
-      "not learned / says nothing / closed / PHASES / Hoistrum no end positions",
+    "another firmware's way in": "not learned / says nothing / closed / PHASES / Hoistrum no end positions",
     "nothing wrong": "learned / says nothing / closed / PHASES ENDS / Hoistrum ready",
     "the leaf cannot move": "not learned / says nothing / closed / PHASES / Hoistrum no end positions",
     "motor reversed": "learned / says nothing / open / PHASES ENDS / Hoistrum ready",
