@@ -10,7 +10,7 @@ import { parseArgs } from "node:util";
 import { Instrumenter } from "@stryker-mutator/instrumenter";
 
 const root = new URL("..", import.meta.url).pathname;
-const rules = ["circuit", "wiring", "controls", "state", "panel", "twin", "runsheet"];
+const rules = ["circuit", "wiring", "controls", "state", "panel", "twin", "runsheet", "replay"];
 const largestSample = 400;
 /** Changes of words and of data are no changes of rules. */
 const excludedMutations = ["StringLiteral", "ObjectLiteral", "Regex"];

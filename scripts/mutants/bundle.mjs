@@ -15,6 +15,7 @@ const folders = [
   "twin",
   "runsheet",
   "plan",
+  "replay",
   "record",
 ];
 /** Tests that plan hundreds of jobs; they come when nothing shorter has noticed a change. */
