@@ -21,7 +21,7 @@ export interface Lane {
   memoryMb: number;
 }
 
-type LaneName = "plan" | "read" | "import";
+type LaneName = "plan" | "run" | "read" | "import";
 
 /** Lanes as they are on a machine that does nothing else. */
 export const usualLanes: Record<LaneName, Lane> = {
@@ -32,15 +32,23 @@ export const usualLanes: Record<LaneName, Lane> = {
     retryAfterS: 20,
     memoryMb: 1_024,
   },
+  // A sweep goes on for hours: whoever plans meanwhile is not kept waiting.
+  run: {
+    threads: Math.max(1, availableParallelism() - 1),
+    waiting: 16,
+    mostMs: 120_000,
+    retryAfterS: 20,
+    memoryMb: 1_024,
+  },
   read: { threads: 1, waiting: 50, mostMs: 10_000, retryAfterS: 2, memoryMb: 512 },
   import: { threads: 1, waiting: 4, mostMs: 600_000, retryAfterS: 30, memoryMb: 1_024 },
 };
 
 const laneOf: Record<TaskName, LaneName> = {
   plan: "plan",
-  run: "plan",
-  sweep: "plan",
-  sweepCase: "plan",
+  run: "run",
+  sweep: "run",
+  sweepCase: "run",
   board: "read",
   device: "read",
   importJob: "import",

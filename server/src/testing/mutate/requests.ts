@@ -1,4 +1,4 @@
-import type { LogEntry } from "@anvilcloud/core";
+import { engineVersion, runFormat, type LogEntry } from "@anvilcloud/core";
 import { pick, type Roll } from "./dice.ts";
 import { spoilDocument, spoilText } from "./spoil.ts";
 
@@ -107,6 +107,19 @@ const reads = [
   "/assets/nothing.js",
 ];
 
+/** A run of every kind of thing that can be done to a running installation. */
+const run = {
+  ...{ format: runFormat, engine: engineVersion, seed: 7, from: "now", seconds: 20, spread: 0.1 },
+  script: [
+    { at: 1, do: { command: "open" } },
+    { at: 2, works: { input: "stop", worked: true } },
+    { at: 3, faults: [{ kind: "dry-hinge", leaf: "first", wear: 8 }, { kind: "phases-turned" }] },
+    { at: 4, comes: { is: "person", goes: "past", stands: { at: 0, seconds: 2 } } },
+    { at: 5, damages: "travel" },
+    { at: 6, sun: 0.5 },
+  ],
+};
+
 /** The `n`th request, in which something is wrong: alike for the same die. Serials keep ids apart. */
 export function mutated(roll: Roll, { job, bundle, board, device }: Right, n: number): Sent {
   const name = `m${n}-${Math.floor(roll() * 1e6)}`;
@@ -128,6 +141,14 @@ export function mutated(roll: Roll, { job, bundle, board, device }: Right, n: nu
     () => json("POST", "/api/bundles", { ...bundle, job: { ...bundle.job, id: name } }),
     () =>
       roll() < 0.2 ? json("POST", "/api/plan", bundle) : json("POST", "/api/session", { passphrase: name }),
+    () =>
+      roll() < 0.5
+        ? json("POST", "/api/runs", { run, bundle })
+        : json("POST", "/api/sweeps", {
+            run,
+            bundle,
+            over: { seeds: 2, faults: [[], [{ kind: "wind", metresPerSecond: 9 }]] },
+          }),
     () => ({
       method: "POST",
       path: "/api/boards",
