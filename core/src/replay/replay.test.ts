@@ -1,7 +1,7 @@
-import { runFormat } from "../twin/index.ts";
-import { demoBundle, refusal } from "../testing/shipped.ts";
+import { engineVersion, lookSeconds, runFormat } from "../twin/index.ts";
+import { bundleOn, demoBundle, refusal, usualDevices } from "../testing/shipped.ts";
 import { savedRun } from "../testing/saved-run.ts";
-import { casesOf, parseRunFile, parseSweep, planRuns, playsOn, replay, sweeps, toldOf } from "./index.ts";
+import { casesOf, parseRunFile, parseSweep, planRuns, playOn, replay, sweeps, toldOf } from "./index.ts";
 
 const saved = () => JSON.parse(JSON.stringify(savedRun())) as Record<string, never>;
 
@@ -19,6 +19,29 @@ describe("a saved run", () => {
     expect(one.samples.first!.some(([at]) => at > 0.98)).toBe(true);
   });
 
+  test("is looked at, and others come, while someone still holds a key; a second gesture waits until it is let go", () => {
+    const bundle = bundleOn("hexby-hoistrum", usualDevices("hexby-hoistrum"));
+    const on = { at: 0, do: { power: "on" } };
+    const up = { at: 5, do: { hold: { key: "UP", seconds: 8 } } };
+    const comes = { at: 9, faults: [{ kind: "phase-lost" }] };
+    const down = { at: 10, do: { hold: { key: "DOWN", seconds: 2 } } };
+    const played = (...script: object[]) => {
+      const run = { ...savedRun().run, from: "done", spread: 0, seconds: 20, script };
+      return replay(parseRunFile({ run, bundle })).samples.first!.map(([at]) => at);
+    };
+    const [alone, met, then] = [played(on, up), played(on, up, comes), played(on, up, down)];
+    const at = (seconds: number) => seconds / lookSeconds - 1;
+    expect(alone).toHaveLength(20 / lookSeconds);
+    expect(alone[at(12)]).toBeGreaterThan(alone[at(8)]! + 0.2);
+    // A phase fails while UP is still held.
+    expect(met.slice(0, at(9) + 1)).toEqual(alone.slice(0, at(9) + 1));
+    expect(met[at(12)]).toBe(met.at(-1));
+    expect(met.at(-1)).toBeLessThan(alone[at(10)]!);
+    // DOWN was to be held at 10 s; the hand is free at 13 s.
+    expect(then.slice(0, at(13) + 1)).toEqual(alone.slice(0, at(13) + 1));
+    expect(then.at(-1)).toBeLessThan(alone.at(-1)!);
+  });
+
   test("is refused with its place: another version, a name the board has not, no run at all", () => {
     const other = (change: (run: Record<string, unknown>) => void) => {
       const file = savedRun();
@@ -26,7 +49,9 @@ describe("a saved run", () => {
       change(run);
       return refusal(() => parseRunFile({ ...file, run }));
     };
-    expect(other((run) => (run.engine = 2))).toMatch(/run\.engine.*expected 1, the version of this twin/);
+    expect(other((run) => (run.engine = engineVersion + 1))).toMatch(
+      /run\.engine.*expected \d+, the version of this twin/,
+    );
     expect(other((run) => (run.script = [{ at: 1, do: { press: { key: "NOPE" } } }]))).toMatch(
       /script\[0\]\.do/,
     );
@@ -69,13 +94,7 @@ describe("a sweep", () => {
     const cases = casesOf(sweep);
     expect(cases).toHaveLength(4);
     const plan = planRuns(sweep);
-    const player = (run: (typeof cases)[number]) => {
-      const playing = playsOn(plan, run);
-      for (;;) {
-        const step = playing.next();
-        if (step.done) return Promise.resolve(toldOf(run, step.value));
-      }
-    };
+    const player = (run: (typeof cases)[number]) => Promise.resolve(toldOf(run, playOn(plan, run)));
     const told: string[] = [];
     await sweeps(cases, [player, player], ({ mark }, at) => (told[at] = mark));
     expect(new Set(told).size).toBe(4);

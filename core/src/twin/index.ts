@@ -21,5 +21,5 @@ export { arrange, make, movesIn } from "./runner/index.ts";
 export { heardBy, keysTogether, movesText, told } from "./told.ts";
 export { faultSchema, faultText, putFaults } from "./faults/index.ts";
 export type { TwinFault } from "./faults/index.ts";
-export { engineVersion, playRun, plays, runFormat, runSchema } from "./run/index.ts";
+export { engineVersion, lookSeconds, plays, runFormat, runSchema } from "./run/index.ts";
 export type { Played, Run } from "./run/index.ts";

@@ -5,7 +5,7 @@ import {
   parseSweep,
   planJob,
   planRuns,
-  playsOn,
+  playOn,
   readBoard,
   readDevice,
   replay,
@@ -68,11 +68,7 @@ const sweep = (text: string): number => sweepOf(text).cases.length;
 function sweepCase({ text, at }: { text: string; at: number }): Told {
   const { plan, cases } = sweepOf(text);
   const each = cases[at]!;
-  const playing = playsOn(plan, each);
-  for (;;) {
-    const step = playing.next();
-    if (step.done) return toldOf(each, step.value);
-  }
+  return toldOf(each, playOn(plan, each));
 }
 
 /** What is done apart from answering, for it may take long: planning, and reading what someone else has written. */

@@ -1,2 +1,2 @@
-export { playRun, plays, type Played } from "./play.ts";
+export { lookSeconds, plays, type Played } from "./play.ts";
 export { engineVersion, runFormat, runSchema, type Run } from "./schema.ts";

@@ -1,3 +1,4 @@
+import type { Gesture } from "../../board/index.ts";
 import { chanceOf } from "../../quantity/index.ts";
 import type { BenchState, Planned } from "../../state/index.ts";
 import { twinAt } from "../at.ts";
@@ -11,9 +12,9 @@ import { Mark } from "./hash.ts";
 import type { Run, RunDone } from "./schema.ts";
 
 /** How often a run is looked at, s: its samples, and what its mark is made of. */
-const lookSeconds = 0.1;
+export const lookSeconds = 0.1;
 
-/** A leaf as it was looked at: part of its travel, its drive's current in amperes, and whether it is driven. */
+/** A leaf as it was looked at: part of its travel, and its drive's current in amperes, rounded for those who draw them. */
 type Sample = readonly [at: number, amps: number];
 
 /** What came of a run. */
@@ -21,10 +22,11 @@ export interface Played {
   engine: number;
   /** The same for the same run on the same job, in every engine of the same version. */
   mark: string;
+  /** Longer than was asked for by what a gesture at its end still took. */
   seconds: number;
-  /** What happened at the board, and when, s. */
+  /** What happened at the board, and when, s: at the look that saw it. */
   events: { at: number; event: BrainEvent }[];
-  /** Every `lookSeconds`, each leaf. */
+  /** Each leaf every `lookSeconds`, from the first look on. */
   samples: Partial<Record<"first" | "second", Sample[]>>;
   /** Where the leaves are at its end, as the board takes them to be, and what it shows. */
   ends: { leaf: ReturnType<typeof placeOf>; display: string; lamps: Record<string, string> };
@@ -43,10 +45,9 @@ function spreads({ plant }: Twin, { seed, spread }: Run): void {
   }
 }
 
-function does(twin: Twin, done: RunDone): void {
-  const { do: gesture, works: worked, faults, comes, damages, sun } = done;
-  if (gesture) twinDoes(twin, (brain) => void (make(brain, gesture) || brainDoes(brain, gesture)));
-  else if (worked) twinDoes(twin, (brain) => works(brain, worked.input, worked.worked));
+/** What comes to an installation from outside, whatever someone is doing at its board. */
+function comesTo(twin: Twin, { works: worked, faults, comes, damages, sun }: RunDone): void {
+  if (worked) twinDoes(twin, (brain) => works(brain, worked.input, worked.worked));
   else if (faults) putFaults(twin, faults);
   else if (comes) sends(twin.traffic, comes);
   else if (damages !== undefined) twinDoes(twin, (brain) => damage(brain, damages));
@@ -57,10 +58,11 @@ function damage(brain: Brain, memory: string): void {
   if ((brain.held[memory] ?? 0) > 0) brain.damaged.add(memory);
 }
 
+const roundedTo = (value: number, parts: number): number => Math.round(value * parts) / parts;
+
 /** Looks at a run: what stands where, and what has happened since it was last looked at. */
 function looks(twin: Twin, mark: Mark, played: Played): void {
   const { brain, plant } = twin;
-  const at = twin.ticks * tickSeconds;
   for (const which of ["first", "second"] as const) {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
@@ -69,20 +71,39 @@ function looks(twin: Twin, mark: Mark, played: Played): void {
     mark.number(motion.speed);
     const amps = ampsOf(leaf);
     mark.number(amps);
-    (played.samples[which] ??= []).push([motion.at / body.travel, amps]);
+    (played.samples[which] ??= []).push([roundedTo(motion.at / body.travel, 1e5), roundedTo(amps, 1e3)]);
   }
   if (twin.store) mark.number(twin.store.charge);
-  for (const event of brain.events) {
+  for (const event of brain.events.slice(played.events.length)) {
     mark.text(JSON.stringify(event));
-    played.events.push({ at, event });
+    played.events.push({ at: twin.ticks * tickSeconds, event });
   }
-  brain.events = [];
-  twin.stirred = 0;
+}
+
+const stepOf = (seconds: number): number => Math.round(seconds / tickSeconds);
+
+/** Plays what comes from outside at its time, and looks at the run every `lookSeconds`, in the middle of a gesture too. */
+function looksOn(twin: Twin, script: readonly RunDone[], onLook: () => void): void {
+  const ahead = script.filter((each) => !each.do);
+  const every = stepOf(lookSeconds);
+  const next = () =>
+    Math.min(twin.ticks - (twin.ticks % every) + every, ahead[0] ? stepOf(ahead[0].at) : Infinity);
+  const arrives = () => {
+    while (ahead[0] && stepOf(ahead[0].at) <= twin.ticks) comesTo(twin, ahead.shift()!);
+  };
+  arrives();
+  twin.onlooker.at = next();
+  twin.onlooker.looks = () => {
+    arrives();
+    if (twin.ticks % every === 0) onLook();
+    return next();
+  };
 }
 
 /**
- * Plays a run on a job as it stands, look by look; each look gives the part that is done, so that whoever plays it may tell,
- * or stop. What a script asks for that the job has not, an input or a memory, changes nothing.
+ * Plays a run on a job as it stands, look by look; now and then it gives the part that is done, so that whoever plays it may
+ * tell, or stop. At one moment what comes from outside is first. What a script asks for that the job has not, an input or a
+ * memory, changes nothing.
  */
 export function* plays(planned: Planned, state: BenchState, run: Run): Generator<number, Played> {
   const twin = twinAt(planned, state);
@@ -93,21 +114,24 @@ export function* plays(planned: Planned, state: BenchState, run: Run): Generator
     ends: { leaf: "closed", display: "", lamps: {} },
   };
   spreads(twin, run);
+  twin.brain.events = [];
   const script = [...run.script].sort((a, b) => a.at - b.at);
-  const last = Math.round(run.seconds / tickSeconds);
-  const lookTicks = Math.round(lookSeconds / tickSeconds);
-  while (twin.ticks < last) {
-    for (let next = script[0]; next && Math.round(next.at / tickSeconds) <= twin.ticks; next = script[0]) {
-      script.shift();
-      does(twin, next);
-    }
-    const until = Math.min(last, twin.ticks - (twin.ticks % lookTicks) + lookTicks);
-    const due = script[0] ? Math.max(twin.ticks + 1, Math.round(script[0].at / tickSeconds)) : until;
-    twinRuns(twin, (Math.min(until, due) - twin.ticks) * tickSeconds);
-    if (twin.ticks < until) continue;
+  let looked = 0;
+  const look = () => {
     looks(twin, mark, played);
+    looked = twin.ticks;
+  };
+  looksOn(twin, script, look);
+  const last = stepOf(run.seconds);
+  const hands = script.filter((each) => each.do);
+  while (twin.ticks < last) {
+    while (hands[0] && stepOf(hands[0].at) <= twin.ticks) does(twin, hands.shift()!.do!);
+    const due = hands[0] ? stepOf(hands[0].at) : last;
+    const until = Math.min(last, due, twin.ticks + stepOf(lookSeconds));
+    twinRuns(twin, (until - twin.ticks) * tickSeconds);
     yield twin.ticks / last;
   }
+  if (looked < twin.ticks) look();
   const { lamps, display } = faceOf(twin.brain);
   return {
     ...played,
@@ -117,11 +141,6 @@ export function* plays(planned: Planned, state: BenchState, run: Run): Generator
   };
 }
 
-/** Plays a run to its end. */
-export function playRun(planned: Planned, state: BenchState, run: Run): Played {
-  const playing = plays(planned, state, run);
-  for (;;) {
-    const step = playing.next();
-    if (step.done) return step.value;
-  }
+function does(twin: Twin, gesture: Gesture): void {
+  twinDoes(twin, (brain) => void (make(brain, gesture) || brainDoes(brain, gesture)));
 }

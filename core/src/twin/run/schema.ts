@@ -4,7 +4,7 @@ import { faultSchema } from "../faults/index.ts";
 import { moverSchema } from "../traffic/index.ts";
 
 /** Raised with every change by which a twin would run otherwise: a run is the same only under the same. */
-export const engineVersion = 1;
+export const engineVersion = 2;
 
 export const runFormat = "anvilcloud/run@1";
 
@@ -18,7 +18,9 @@ const doneSchema = z
       .min(0)
       .max(hours * 3_600)
       .describe("Seconds from its beginning."),
-    do: gestureSchema.optional().describe("This is done at the board."),
+    do: gestureSchema
+      .optional()
+      .describe("This is done at the board; what is to be done before it is over waits until then."),
     works: z
       .strictObject({ input: idSchema, worked: z.boolean() })
       .optional()
@@ -57,7 +59,11 @@ export const runSchema = z.strictObject({
     .describe(
       "By how much friction and the thrust of drives differ from leaf to leaf, as a part, by chance.",
     ),
-  script: z.array(doneSchema).max(2_000).default([]),
+  script: z
+    .array(doneSchema)
+    .max(2_000)
+    .default([])
+    .describe("In any order; what stands at a time after the end is not done."),
 });
 
 export type Run = z.output<typeof runSchema>;

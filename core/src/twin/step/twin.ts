@@ -134,6 +134,7 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
     legs: {},
     of: {},
     ticks: 0,
+    onlooker: { at: Infinity, looks: () => Infinity },
     owed: 0,
     due: 0,
   };
@@ -230,9 +231,17 @@ function tick(twin: Twin): void {
   if (twin.owed >= twin.due || brain.run !== run) settleUp(twin);
 }
 
-/** Lets time run, s. */
+/** Lets time run, s; whoever looks on is told at the step it asked for, in the middle of a gesture too. */
 export function twinRuns(twin: Twin, seconds: number): void {
   const last = twin.ticks + Math.round(seconds / tickSeconds);
+  const { onlooker } = twin;
+  while (twin.ticks < last) {
+    runsUntil(twin, Math.min(last, onlooker.at));
+    if (twin.ticks >= onlooker.at) onlooker.at = onlooker.looks();
+  }
+}
+
+function runsUntil(twin: Twin, last: number): void {
   while (twin.ticks < last)
     if (twin.brain.run === undefined && !isBusy(twin.traffic) && isAtRest(twin.plant)) {
       reads(twin);

@@ -34,6 +34,8 @@ export interface Twin {
   turns: Record<Which, 1 | -1>;
   fedAt: number;
   ticks: number;
+  /** Whoever looks on: at this step it is told, and says when next. */
+  onlooker: { at: number; looks: () => number };
   /** What the board does with its drives, and of what that was worked out. */
   legs: Partial<Record<Which, Leg | undefined>>;
   of: { run?: Brain["run"]; inForce?: Brain["inForce"]; phase?: unknown; trips?: number };
