@@ -1,4 +1,4 @@
-import { engineVersion, lookSeconds, runFormat } from "../twin/index.ts";
+import { engineVersion, lookSeconds, runFormat, type Played } from "../twin/index.ts";
 import { bundleOn, demoBundle, refusal, usualDevices } from "../testing/shipped.ts";
 import { savedRun } from "../testing/saved-run.ts";
 import { casesOf, parseRunFile, parseSweep, planRuns, playOn, replay, sweeps, toldOf } from "./index.ts";
@@ -40,6 +40,13 @@ describe("a saved run", () => {
     // DOWN was to be held at 10 s; the hand is free at 13 s.
     expect(then.slice(0, at(13) + 1)).toEqual(alone.slice(0, at(13) + 1));
     expect(then.at(-1)).toBeLessThan(alone.at(-1)!);
+  });
+
+  test("begins where the job is now, or where it will be once all is done", () => {
+    const now = { ...savedRun().run, from: "now", seconds: 10, script: [{ at: 1, do: { command: "open" } }] };
+    const moved = (run: object) =>
+      replay(parseRunFile({ run, bundle: demoBundle("ropewalk") })).samples.first!.at(-1)![0] > 0;
+    expect([moved(now), moved({ ...now, from: "done" })]).toEqual([false, true]);
   });
 
   test("is refused with its place: another version, a name the board has not, no run at all", () => {
@@ -102,6 +109,37 @@ describe("a sweep", () => {
     let done = 0;
     await sweeps(cases, [player], () => void (++done === 2 && gone.abort()), gone.signal);
     expect(done).toBe(2);
+  });
+
+  test("is told a run in short: when the leaves first stood, what they met, what the board found, the most current", () => {
+    const played: Played = {
+      ...{ engine: engineVersion, mark: "0123456789abcdef", seconds: 40 },
+      events: [
+        { at: 0.5, event: { kind: "stops", at: "closed" } },
+        { at: 2, event: { kind: "moves", toward: "open", leaves: ["first"] } },
+        { at: 9, event: { kind: "obstructed", leaf: "first" } },
+        { at: 9, event: { kind: "fails", what: "no-pulses" } },
+        { at: 9.5, event: { kind: "stops", at: "between" } },
+        { at: 12, event: { kind: "moves", toward: "closed", leaves: ["first"] } },
+        { at: 20, event: { kind: "obstructed", leaf: "first" } },
+        { at: 21, event: { kind: "stops", at: "closed" } },
+      ],
+      samples: {
+        first: [
+          [0, 1.5],
+          [0.2, 4.25],
+        ],
+        second: [[0, 3]],
+      },
+      ends: { leaf: "closed", display: "OK", lamps: {} },
+    };
+    const { run } = parseRunFile(savedRun());
+    expect(toldOf(run, played)).toEqual({
+      ...{ seed: run.seed, mark: "0123456789abcdef", leaf: "closed", display: "OK" },
+      ...{ obstructed: 2, failed: 1, stoodAfter: 7.5, mostAmps: 4.25 },
+    });
+    const still = toldOf(run, { ...played, events: played.events.slice(0, 1) });
+    expect(still).not.toHaveProperty("stoodAfter");
   });
 
   test("of faults that name nothing, or a second leaf where there is one, is refused with their place", () => {
