@@ -184,8 +184,8 @@ export type TwinFault = {
 /** A fault as a file says it. */
 export const faultSchema = z.discriminatedUnion(
   "kind",
-  Object.entries(kinds).map(([kind, { schema }]) =>
-    z.strictObject({ kind: z.literal(kind), ...schema.shape }),
+  Object.entries(kinds).map(([kind, { schema, text }]) =>
+    z.strictObject({ kind: z.literal(kind), ...schema.shape }).describe(`${text}.`),
   ) as never,
 ) as unknown as z.ZodType<TwinFault, unknown>;
 

@@ -24,7 +24,7 @@ export interface Played {
   mark: string;
   /** Longer than was asked for by what a gesture at its end still took. */
   seconds: number;
-  /** What happened at the board, and when, s: at the look that saw it. */
+  /** What happened at the board, and when, s: to a tenth of a second. */
   events: { at: number; event: BrainEvent }[];
   /** Each leaf every `lookSeconds`, from the first look on. */
   samples: Partial<Record<"first" | "second", Sample[]>>;
@@ -62,7 +62,7 @@ const roundedTo = (value: number, parts: number): number => Math.round(value * p
 
 /** Looks at a run: what stands where, and what has happened since it was last looked at. */
 function looks(twin: Twin, mark: Mark, played: Played): void {
-  const { brain, plant } = twin;
+  const { plant } = twin;
   for (const which of ["first", "second"] as const) {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
@@ -74,28 +74,36 @@ function looks(twin: Twin, mark: Mark, played: Played): void {
     (played.samples[which] ??= []).push([roundedTo(motion.at / body.travel, 1e5), roundedTo(amps, 1e3)]);
   }
   if (twin.store) mark.number(twin.store.charge);
+  hears(twin, mark, played);
+}
+
+/** Notes what has happened at the board since it was last noted. */
+function hears({ brain, ticks }: Twin, mark: Mark, played: Played): void {
   for (const event of brain.events.slice(played.events.length)) {
     mark.text(JSON.stringify(event));
-    played.events.push({ at: twin.ticks * tickSeconds, event });
+    played.events.push({ at: ticks * tickSeconds, event });
   }
 }
 
 const stepOf = (seconds: number): number => Math.round(seconds / tickSeconds);
 
 /** Plays what comes from outside at its time, and looks at the run every `lookSeconds`, in the middle of a gesture too. */
-function looksOn(twin: Twin, script: readonly RunDone[], onLook: () => void): void {
+function looksOn(twin: Twin, script: readonly RunDone[], on: Record<"look" | "come", () => void>): void {
   const ahead = script.filter((each) => !each.do);
   const every = stepOf(lookSeconds);
   const next = () =>
     Math.min(twin.ticks - (twin.ticks % every) + every, ahead[0] ? stepOf(ahead[0].at) : Infinity);
   const arrives = () => {
-    while (ahead[0] && stepOf(ahead[0].at) <= twin.ticks) comesTo(twin, ahead.shift()!);
+    while (ahead[0] && stepOf(ahead[0].at) <= twin.ticks) {
+      comesTo(twin, ahead.shift()!);
+      on.come();
+    }
   };
   arrives();
   twin.onlooker.at = next();
   twin.onlooker.looks = () => {
     arrives();
-    if (twin.ticks % every === 0) onLook();
+    if (twin.ticks % every === 0) on.look();
     return next();
   };
 }
@@ -121,11 +129,15 @@ export function* plays(planned: Planned, state: BenchState, run: Run): Generator
     looks(twin, mark, played);
     looked = twin.ticks;
   };
-  looksOn(twin, script, look);
+  const come = () => hears(twin, mark, played);
+  looksOn(twin, script, { look, come });
   const last = stepOf(run.seconds);
   const hands = script.filter((each) => each.do);
   while (twin.ticks < last) {
-    while (hands[0] && stepOf(hands[0].at) <= twin.ticks) does(twin, hands.shift()!.do!);
+    while (hands[0] && stepOf(hands[0].at) <= twin.ticks) {
+      does(twin, hands.shift()!.do!);
+      come();
+    }
     const due = hands[0] ? stepOf(hands[0].at) : last;
     const until = Math.min(last, due, twin.ticks + stepOf(lookSeconds));
     twinRuns(twin, (until - twin.ticks) * tickSeconds);
