@@ -1,4 +1,4 @@
-import { checkGesture, namesOf } from "../board/index.ts";
+import { checkGesture, namesOf, type Gesture } from "../board/index.ts";
 import type { deviceKinds } from "../device/index.ts";
 import { shown, type Problem } from "../finding/index.ts";
 import { boardOnSite, profileOf, type JobBundle } from "../job/index.ts";
@@ -17,6 +17,14 @@ const onlyOf: Partial<Record<TwinFault["kind"], readonly DeviceKind[]>> = {
   "loop-holds": loops,
   "loop-blind": loops,
 };
+
+/** A gesture that lets time pass even on a live bench. */
+const takesTime = (made: Gesture): boolean =>
+  "wait" in made ||
+  "watch" in made ||
+  "choose" in made ||
+  ("place" in made && made.place.by === "held-key") ||
+  ("command" in made && made.command === "full cycle");
 
 /** What a fault names, whatever its kind. */
 interface Named {
@@ -84,10 +92,18 @@ export function namesIn(bundle: JobBundle, file: string) {
   const faults = (said: readonly TwinFault[], path: string): void =>
     said.forEach((each, at) => fault(each, `${path}[${at}]`));
 
-  const script = ({ script }: Run): void =>
-    script.forEach(({ do: gesture, works, damages, faults: wrong }, at) => {
+  const script = ({ script, live }: Run): void =>
+    script.forEach(({ do: gesture, key, works, damages, faults: wrong }, at) => {
       const path = `run.script[${at}]`;
       if (gesture) checkGesture(gesture, `${path}.do`, names, report);
+      if (gesture && live && takesTime(gesture))
+        report(
+          `${path}.do`,
+          "a gesture that takes no time, in a live run",
+          gesture,
+          "Give the next one its time.",
+        );
+      if (key) one(names.keys, key.key, `${path}.key.key`, "a key of the board");
       if (works) one(names.inputs, works.input, `${path}.works.input`, "an input of the board");
       if (damages !== undefined) one(names.memories, damages, `${path}.damages`, "a memory of the board");
       if (wrong) faults(wrong, `${path}.faults`);

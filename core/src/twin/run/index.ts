@@ -1,2 +1,3 @@
-export { lookSeconds, plays, type Played } from "./play.ts";
-export { engineVersion, runFormat, runSchema, type Run } from "./schema.ts";
+export { comeOf, courseOf, happens, lookSeconds, stepOf, type Course, type Played } from "./course.ts";
+export { plays } from "./play.ts";
+export { engineVersion, runFormat, runSchema, type Run, type RunDone } from "./schema.ts";

@@ -21,6 +21,10 @@ const doneSchema = z
     do: gestureSchema
       .optional()
       .describe("This is done at the board; what is to be done before it is over waits until then."),
+    key: z
+      .strictObject({ key: idSchema, goes: z.enum(["down", "up"]) })
+      .optional()
+      .describe("A key goes down, or is let go; what the hold or the presses meant is done besides."),
     works: z
       .strictObject({ input: idSchema, worked: z.boolean() })
       .optional()
@@ -35,7 +39,7 @@ const doneSchema = z
     sun: z.number().min(0).max(1).optional().describe("Part of its full light that the panel gets."),
   })
   .refine((done) => Object.values(done).filter((each) => each !== undefined).length === 2, {
-    message: "Expected exactly one of do, works, faults, comes, damages and sun beside at.",
+    message: "Expected exactly one of do, key, works, faults, comes, damages and sun beside at.",
   });
 
 /** A run: where it begins, what is done, and by what chance it varies. */
@@ -59,9 +63,15 @@ export const runSchema = z.strictObject({
     .describe(
       "By how much friction and the thrust of drives differ from leaf to leaf, as a part, by chance.",
     ),
+  live: z
+    .boolean()
+    .default(false)
+    .describe(
+      "It was done by hand on a live bench: no gesture takes time, everything in the order of the script.",
+    ),
   script: z
     .array(doneSchema)
-    .max(2_000)
+    .max(5_000)
     .default([])
     .describe("In any order; what stands at a time after the end is not done."),
 });

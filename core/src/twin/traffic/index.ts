@@ -1,1 +1,10 @@
-export { isBusy, moverSchema, sends, trafficGoes, trafficOf, type Comes, type Traffic } from "./traffic.ts";
+export {
+  isBusy,
+  moverSchema,
+  sends,
+  spansOf,
+  trafficGoes,
+  trafficOf,
+  type Comes,
+  type Traffic,
+} from "./traffic.ts";

@@ -103,6 +103,13 @@ function spanOf({ comes, front }: Mover): [number, number] {
   return comes.goes === "in" ? [front - lengthM, front] : [-front, lengthM - front];
 }
 
+/** Where everyone under way is along the road, m; inside is positive. */
+export const spansOf = ({ movers }: Traffic) =>
+  movers.map((mover) => {
+    const [from, to] = spanOf(mover);
+    return { is: mover.comes.is, from, to };
+  });
+
 const opens = ({ leaves }: Plant): boolean =>
   Object.values(leaves).every((leaf) => edgeOf(leaf) > opening.enough * leaf.body.travel * leaf.body.arm);
 
