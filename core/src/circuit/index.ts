@@ -7,7 +7,7 @@ export { meterBetween, meterText } from "./meter.ts";
 export type { MeterReading, MeterText } from "./meter.ts";
 export { nothingRead, readCircuit } from "./read.ts";
 export type { Element, InputReading, Readings } from "./read.ts";
-export { circuitSettings, pullsIn, soughtOhms, type BoardSet } from "./set.ts";
+export { canTest, circuitSettings, pullsIn, soughtOhms, type BoardSet } from "./set.ts";
 export { solvedCircuits } from "./solved.ts";
 export { atWork, railLives, situationNames, situations } from "./situation.ts";
 export type { Moment, Situation } from "./situation.ts";

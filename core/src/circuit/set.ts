@@ -10,6 +10,10 @@ export function soughtOhms(input: BoardInput, set: BoardSet = {}): number | unde
   return chosen === undefined || chosen === "resistor" ? input.ohms : undefined;
 }
 
+/** False for the input of an edge that is set for a plain contact: nothing of that can be taken away to test it. */
+export const canTest = (input: BoardInput, set: BoardSet = {}): boolean =>
+  !(input.setBy.includes("edge-sensing") && set["edge-sensing"] === "contact");
+
 type Output = BoardProfile["outputs"][number];
 
 /** Situations in which a relay with this task is pulled in; a lock is let go as the leaf sets off. */

@@ -1,3 +1,3 @@
 export { parseRunFile, runFileSchema, type RunFile } from "./file.ts";
-export { planRuns, playOn, replay } from "./replay.ts";
+export { benchFrom, planRuns, playOn, replay } from "./replay.ts";
 export { casesOf, parseSweep, sweepFileSchema, sweeps, toldOf, type RunSweep, type Told } from "./sweep.ts";

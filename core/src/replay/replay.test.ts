@@ -47,6 +47,12 @@ describe("a saved run", () => {
     const moved = (run: object) =>
       replay(parseRunFile({ run, bundle: demoBundle("ropewalk") })).samples.first!.at(-1)![0] > 0;
     expect([moved(now), moved({ ...now, from: "done" })]).toEqual([false, true]);
+    // Wired alone, it has power as someone gives it some, and nothing in memory yet.
+    const on = { at: 0, do: { power: "on" } };
+    const wired = parseRunFile({
+      ...{ run: { ...now, from: "wired", script: [on, ...now.script] }, bundle: demoBundle("ropewalk") },
+    });
+    expect(replay(wired).ends).toMatchObject({ leaf: "closed", display: "nonE" });
   });
 
   test("is refused with its place: another version, a name the board has not, no run at all", () => {

@@ -127,11 +127,15 @@ function panelTold(board: BoardProfile, event: PanelEvent): string | undefined {
   }
 }
 
+/** What happened at a running board, in sentences. */
+export const eventsTold = (brain: Brain, events: readonly BrainEvent[]): string[] =>
+  events.flatMap((event) => eventTold(brain, event) ?? []);
+
 /** Does something at a running board, and tells what came of it. */
 export function told(brain: Brain, act: () => void): string[] {
   brain.events = [];
   act();
-  return brain.events.flatMap((event) => eventTold(brain, event) ?? []);
+  return eventsTold(brain, brain.events);
 }
 
 const ways: Record<string, string> = { open: "opens", closed: "closes" };

@@ -1,6 +1,6 @@
 export { assign, compareCost } from "./assign/index.ts";
 export type { Assignment, Cost, Item, Option, Shared } from "./assign/index.ts";
-export { demandsOf, placeDevices, problemOf, settingsOf, testedBy } from "./place/index.ts";
+export { demandsOf, placeDevices, placesFor, problemOf, settingsOf, testedBy } from "./place/index.ts";
 export type { Demand, Place, PlanCost, Placement, SiteDevice } from "./place/index.ts";
 export { netsOf, seatText, supplyName, wireRows } from "./cores/index.ts";
 export type { Core, Net } from "./cores/index.ts";

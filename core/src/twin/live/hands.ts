@@ -10,7 +10,7 @@ const untilNextPress = 0.45;
 const longestHold = 120;
 
 /** What is done, its time left out: it is done now. */
-export type Act = Omit<RunDone, "at">;
+export type LiveAct = Omit<RunDone, "at">;
 
 interface Held {
   key: string;
@@ -33,14 +33,14 @@ export class Hands {
 
   constructor(
     private readonly course: Course,
-    private readonly note: (act: Act) => void,
+    private readonly note: (act: LiveAct) => void,
   ) {}
 
   private get now(): number {
     return this.course.twin.ticks;
   }
 
-  private does(act: Act): void {
+  private does(act: LiveAct): void {
     this.note(act);
     happens(this.course, { at: this.now * tickSeconds, ...act });
   }

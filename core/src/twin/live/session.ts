@@ -12,7 +12,7 @@ import {
   type Run,
   type RunDone,
 } from "../run/index.ts";
-import { Hands, type Act } from "./hands.ts";
+import { Hands, type LiveAct } from "./hands.ts";
 
 /** How a live bench begins: from where, and by what chance it varies. */
 export type LiveStart = Pick<Run, "seed" | "spread" | "from">;
@@ -47,12 +47,12 @@ export class Session {
     return this.hands.busy;
   }
 
-  private note(act: Act): void {
+  private note(act: LiveAct): void {
     this.script.push({ at: this.seconds, ...act });
   }
 
   /** Something is done, now. */
-  does(act: Act): void {
+  does(act: LiveAct): void {
     this.hands.settle();
     this.note(act);
     happens(this.course, { at: this.seconds, ...act });

@@ -48,9 +48,11 @@ export const runSchema = z.strictObject({
   engine: z.number().int().min(1).describe("The version of the twin it was made with."),
   seed: z.number().int().min(0).max(0xffff_ffff),
   from: z
-    .enum(["now", "done"])
+    .enum(["wired", "now", "done"])
     .default("now")
-    .describe("The job as its log leaves it, or once every step that is ahead is done."),
+    .describe(
+      "The job as its log leaves it, or once every step that is ahead is done; or wired as planned, and nothing else done.",
+    ),
   seconds: z
     .number()
     .positive()

@@ -1,5 +1,5 @@
 import type { Installation, Measured, Moment, Situation } from "../../circuit/index.ts";
-import { measureCircuit, soughtOhms } from "../../circuit/index.ts";
+import { canTest, measureCircuit, soughtOhms } from "../../circuit/index.ts";
 import { contactPart, partKey, type PartKey } from "../../node/index.ts";
 import { boardSet, type Planned } from "../../state/index.ts";
 import { asPlanned, type Sits } from "../../wiring/index.ts";
@@ -152,6 +152,7 @@ export function opensWhenTested(site: Site, brain: Brain, id: string): boolean {
   if (!input || test === undefined) return true;
   // What someone keeps or works by hand is no matter of its circuit.
   if (site.against.has(id) || site.worked.has(id)) return true;
+  if (!canTest(input, site.at.set)) return true;
   // An end resistor is watched all the time: where it is found there is nothing to take away.
   if (soughtOhms(input, site.at.set) !== undefined) return !readsTripped(site, input);
   const { inputs } = measuredIf(site, testing(site, brain, test), "testing");

@@ -3,7 +3,7 @@ export { demandsOf, madeRails, pinsOf } from "./demand.ts";
 export type { Demand, MadeRail, Place, RelayPlace, SiteDevice } from "./demand.ts";
 export { feederOf } from "./feeder.ts";
 export { placementFindings } from "./findings.ts";
-export { honoursPins, terminalsAt } from "./fit.ts";
+export { honoursPins, placesFor, terminalsAt } from "./fit.ts";
 export { placeDevices } from "./place.ts";
 export type { Placement } from "./place.ts";
 export { limitKey, limitsOf } from "./limit.ts";
