@@ -47,7 +47,7 @@ function withoutMisfits(bundle: JobBundle): Job["devices"] {
  * those of its own maker before others. A board that nothing fits has no more than itself.
  */
 export function practiceBundle(profile: BoardProfile, catalogue: readonly DeviceProfile[]): JobBundle {
-  const start = draftJob("practice", `${profile.maker} ${profile.name}, to practise`, "", profile);
+  const start = draftJob("practice", `${profile.maker} ${profile.name}, to practise`, "Nobody", profile);
   const firmware = profile.firmware.at(-1)!;
   let job: Job = { ...start, found: { ...start.found, firmware } };
   const board = boardOnSite(job, profile);

@@ -1,5 +1,14 @@
-import { engineVersion, lookSeconds, runFormat, type Played } from "../twin/index.ts";
-import { bundleOn, demoBundle, refusal, usualDevices } from "../testing/shipped.ts";
+import { engineVersion, faultChoices, lookSeconds, runFormat, type Played } from "../twin/index.ts";
+import { planJob, practiceBundle } from "../plan/index.ts";
+import {
+  boardIds,
+  bundleOn,
+  demoBundle,
+  refusal,
+  shippedBoard,
+  shippedDevices,
+  usualDevices,
+} from "../testing/shipped.ts";
 import { savedRun } from "../testing/saved-run.ts";
 import { casesOf, parseRunFile, parseSweep, planRuns, playOn, replay, sweeps, toldOf } from "./index.ts";
 
@@ -91,6 +100,16 @@ describe("a saved run", () => {
     ];
     for (const [fault, told] of named) expect(wrong(fault)).toMatch(told);
   });
+});
+
+test.each(boardIds())("%s: every fault that can be chosen on its bench is one that a run takes", (id) => {
+  const bundle = practiceBundle(shippedBoard(id), shippedDevices());
+  const choices = faultChoices(planJob(bundle));
+  const script = choices.map(({ fault }, n) => ({ at: n / 100, faults: [fault] }));
+  const run = { ...savedRun().run, script };
+  expect(parseRunFile({ run, bundle }).run.script).toHaveLength(choices.length);
+  const called = choices.map(({ what, where }) => `${what}: ${where}`);
+  expect(called.filter((text, at) => called.indexOf(text) !== at)).toEqual([]);
 });
 
 describe("a sweep", () => {

@@ -1,2 +1,3 @@
+export { faultChoices, type FaultChoice } from "./choices.ts";
 export { faultSchema, faultText, kinds as faultKinds, type FaultKind, type TwinFault } from "./kinds.ts";
 export { putFaults } from "./put.ts";

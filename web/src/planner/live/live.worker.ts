@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { createLive } from "./host.ts";
+
+expose(createLive());
