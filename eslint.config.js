@@ -84,6 +84,8 @@ const solvers = {
   name: "@anvilcloud/core",
   importNames: [
     "assign",
+    "benchFrom",
+    "faultChoices",
     "faultsThatFlip",
     "findPanel",
     "guideKeys",
@@ -97,6 +99,10 @@ const solvers = {
     "planVisit",
     "planControls",
     "planJob",
+    "playOn",
+    "practiceBundle",
+    "replay",
+    "Session",
     "planWiring",
     "readCircuit",
     "readFace",
@@ -207,7 +213,7 @@ export default tseslint.config(
   pureCore,
   ...layerRules("web/src", webLayers, [noServer], [solvers]),
   {
-    files: ["web/src/planner/planner.ts"],
+    files: ["web/src/planner/planner.ts", "web/src/planner/live/host.ts"],
     rules: restricted([noServer, ...orderOf(webLayers, "planner")]),
   },
   {

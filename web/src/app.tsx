@@ -124,6 +124,7 @@ const router = createBrowserRouter([
       { path: "/boards/new", lazy: () => import("./stations/boards/edit-page.tsx") },
       { path: "/boards/compare", lazy: () => import("./stations/boards/compare-page.tsx") },
       { path: "/boards/:id", lazy: () => import("./stations/boards/board-page.tsx") },
+      { path: "/boards/:id/live", lazy: () => import("./stations/live/board-live-page.tsx") },
       { path: "/boards/:id/edit", lazy: () => import("./stations/boards/edit-page.tsx") },
       {
         path: "/jobs/:id",
@@ -132,6 +133,7 @@ const router = createBrowserRouter([
           { index: true, lazy: () => import("./stations/job/first-open.tsx") },
           { path: "survey", lazy: () => import("./stations/survey/survey-page.tsx") },
           { path: "work", lazy: () => import("./stations/work/work-page.tsx") },
+          { path: "live", lazy: () => import("./stations/live/job-live-page.tsx") },
           { path: "record", lazy: () => import("./stations/record/record-page.tsx") },
           { path: ":station/:step?", lazy: () => import("./stations/steps/station-page.tsx") },
         ],

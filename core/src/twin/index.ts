@@ -18,6 +18,7 @@ export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
+export { tickSeconds } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";
 export { faultChoices, faultSchema, faultText, putFaults } from "./faults/index.ts";
 export type { FaultChoice, TwinFault } from "./faults/index.ts";

@@ -7,6 +7,7 @@ export { benchBox } from "./routes.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
 export { layerView, liveView, restView, stepView, useBoardView } from "./view.ts";
+export { LiveBench } from "./running/live-bench.tsx";
 export { LiveProfile } from "./live/live-board.tsx";
 export { LiveKeys } from "./live/live-keys.tsx";
 export type { LiveShown } from "./live/use-live-board.ts";

@@ -204,3 +204,23 @@ describe("people and vehicles", () => {
     expect(tripped).toBeGreaterThan(once + 1);
   });
 });
+
+test("magnets slip on the leaf and at the end that is named, and slips add up; nothing else is wrong then", () => {
+  const it = knowingTwin(usualPlan("marlstreet-pewlark", 2));
+  putFaults(it, [
+    { kind: "limit-slipped", leaf: "second", end: "open", part: -0.1 },
+    { kind: "limit-slipped", leaf: "second", end: "open", part: -0.05 },
+  ]);
+  const slips = it.ends.map(({ leaf, end, slipped }) => [
+    leaf === it.plant.leaves.second ? "second" : "first",
+    end,
+    Math.round(slipped * 100),
+  ]);
+  expect(slips.sort()).toEqual([
+    ["first", "closed", 0],
+    ["first", "open", 0],
+    ["second", "closed", 0],
+    ["second", "open", -15],
+  ]);
+  expect([it.unlatched, it.store?.panelOff]).toEqual([false, false]);
+});

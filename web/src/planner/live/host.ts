@@ -12,6 +12,7 @@ import {
   practiceBundle,
   replay,
   Session,
+  tickSeconds,
   wiresOf,
   type BenchState,
   type BoardProfile,
@@ -24,6 +25,7 @@ import {
   type JobBundle,
   type LiveAct,
   type LiveStart,
+  type PartKey,
   type Positions,
   type RunFile,
   type TwinFault,
@@ -43,9 +45,12 @@ export interface LiveInfo {
   devices: { id: string; name: string; profile: DeviceProfile }[];
   cores: readonly Core[];
   links: BenchState["links"];
+  /** Contacts that notice who comes: between which places along the road, m; inside is positive. */
+  fields: readonly { key: PartKey; from: number; to: number }[];
   /** Every single fault that can be put in. */
   faults: readonly FaultChoice[];
   cards: readonly string[];
+  hasBattery: boolean;
 }
 
 /** Something that happened, at its time, s. */
@@ -121,6 +126,7 @@ const ownClock: Clock = {
 class Bench {
   private pace = 1;
   private heard = 0;
+  private owed = 0;
   private last: number;
   private faults: readonly TwinFault[] = [];
   private shown = "";
@@ -144,7 +150,11 @@ class Bench {
     const lag = Math.min(longestLag, (now - this.last) / 1_000);
     this.last = now;
     if (this.pace === 0) return;
-    this.session.runs(lag * (this.session.busy ? Math.min(1, this.pace) : this.pace));
+    // What is less than a step is kept for the next time: else time would fall behind.
+    this.owed += lag * (this.session.busy ? Math.min(1, this.pace) : this.pace);
+    const steps = Math.floor(this.owed / tickSeconds + 1e-6);
+    this.owed -= steps * tickSeconds;
+    this.session.runs(steps * tickSeconds);
     this.tells();
   }
 
@@ -222,6 +232,8 @@ export function createLive(clock: Clock = ownClock): LiveHost {
         ...{ board: boardOnSite(bundle.job, bundle.board), job: bundle.job, layout },
         devices: plan.wiring.devices.map(({ id, name, profile }) => ({ id, name, profile })),
         ...{ cores: wiresOf(plan.wiring, state), links: state.links, cards: bundle.job.cards ?? [] },
+        hasBattery: session.course.twin.store !== undefined,
+        fields: session.course.twin.traffic.watches.map(({ key, from, to }) => ({ key, from, to })),
         faults: faultChoices(plan),
       });
     },

@@ -1,5 +1,5 @@
 import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
-import { Columns2, Copy, Download, Pencil } from "lucide-react";
+import { Columns2, Copy, Download, Pencil, Play } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
@@ -34,6 +34,9 @@ function Tools({ board }: { board: BoardProfile }) {
   return (
     <OffPaper>
       <Row>
+        <Button $kind="outlined" onPress={() => void navigate(`/boards/${board.id}/live`)}>
+          <Play size={20} aria-hidden /> Run it
+        </Button>
         <Button $kind="outlined" onPress={() => void navigate(`/boards/compare?a=${board.id}`)}>
           <Columns2 size={20} aria-hidden /> Compare
         </Button>

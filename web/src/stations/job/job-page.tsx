@@ -106,6 +106,7 @@ function JobFrame() {
         <Bar>
           <strong>{job.title}</strong>
           <SaveMark save={save} retry={retry} />
+          <StandingLink to={`/jobs/${job.id}/live`}>Run it</StandingLink>
           <StandingLink to={`/jobs/${job.id}/work`}>Other work</StandingLink>
           <StandingLink to={`/jobs/${job.id}/record`}>Record</StandingLink>
           <Button $kind="quiet" aria-label="Keys" onPress={() => setHelp(true)} style={{ padding: "0 10px" }}>

@@ -1,0 +1,100 @@
+import { planJob } from "../../plan/index.ts";
+import { demoBundle } from "../../testing/shipped.ts";
+import { knowingTwin, usualPlan } from "../../testing/twins.ts";
+import { twinAt } from "../at.ts";
+import { putFaults } from "../faults/index.ts";
+import { brainDoes } from "../brain/index.ts";
+import { twinDoes, twinRuns, type Twin } from "../step/index.ts";
+
+/** A board on its battery, the mains gone, holding such a part. */
+function onBattery(id: string, charge: number): Twin & { store: NonNullable<Twin["store"]> } {
+  const it = knowingTwin(usualPlan(id));
+  twinDoes(it, (brain) => void brainDoes(brain, { fails: "mains" }));
+  const { store } = it;
+  if (!store) throw new Error(`no battery on ${id}`);
+  store.charge = charge;
+  return Object.assign(it, { store });
+}
+
+const board = "marlstreet-pewlark";
+
+describe("a battery", () => {
+  test("gives what hangs on it, and holds so much less: current over capacity, by the hour", () => {
+    const it = onBattery(board, 0.9);
+    twinRuns(it, 1);
+    const { amps, ampHours, charge } = it.store;
+    expect(amps).toBeGreaterThan(0);
+    const hours = 0.25;
+    twinRuns(it, hours * 3_600);
+    expect(charge - it.store.charge).toBeCloseTo((amps * hours) / ampHours, 3);
+  });
+
+  test("is filled by the mains, up to all it holds", () => {
+    const it = onBattery(board, 0.9);
+    twinDoes(it, (brain) => void brainDoes(brain, { returns: "mains" }));
+    twinRuns(it, 60);
+    expect(it.store.amps).toBeLessThan(0);
+    expect(it.store.charge).toBeGreaterThan(0.9);
+    twinRuns(it, 6 * 3_600);
+    expect(it.store.charge).toBe(1);
+  });
+
+  test("falls in volts as it empties, and the more is drawn: it is warned of first, acted on later, not at once", () => {
+    const full = onBattery(board, 1);
+    twinRuns(full, 1);
+    expect([full.brain.warns, full.brain.battery]).toEqual([false, "good"]);
+    const warned = onBattery(board, 0.4);
+    twinRuns(warned, 10);
+    expect([warned.brain.warns, warned.brain.battery]).toEqual([true, "good"]);
+    const low = onBattery(board, 0.2);
+    twinRuns(low, 2);
+    expect([low.brain.warns, low.brain.battery]).toEqual([true, "good"]);
+    twinRuns(low, 3);
+    expect(low.brain.battery).toBe("low");
+    expect(full.store.volts).toBeGreaterThan(warned.store.volts);
+    expect(warned.store.volts).toBeGreaterThan(low.store.volts);
+    // Filled again it is good, though not at the very volts at which it was low.
+    low.store.charge = 0.9;
+    twinRuns(low, 5);
+    expect(low.brain.battery).toBe("good");
+  });
+});
+
+describe("a panel", () => {
+  /** What the battery of the job on the sun gets in some seconds. */
+  const gets = (change: (it: Twin) => void = () => {}) => {
+    const plan = planJob(demoBundle("eelfence"));
+    const it = twinAt(plan, { ...plan.ahead, powered: true });
+    const store = it.store!;
+    store.charge = 0.5;
+    store.sun = 1;
+    change(it);
+    twinRuns(it, 20);
+    return store.charge - 0.5;
+  };
+
+  test("fills it by the light it gets; the wrong way round, or in the dark, it does not", () => {
+    const full = gets();
+    const half = gets(({ store }) => void (store!.sun = 0.5));
+    const none = gets(({ store }) => void (store!.sun = 0));
+    const turned = gets((it) => putFaults(it, [{ kind: "panel-reversed" }]));
+    expect(full).toBeGreaterThan(0);
+    expect(half - none).toBeCloseTo((full - none) / 2, 6);
+    expect(none).toBeLessThan(0);
+    // Put in, the fault takes all that the panel gave.
+    expect(turned).toBeCloseTo(none, 9);
+  });
+
+  test("gives nothing where one of its cores is off", () => {
+    const pins = ["plus", "minus"] as const;
+    for (const which of pins) {
+      const without = gets((it) => {
+        const { id, profile } = it.site.wired.devices.find(({ profile: { provides } }) =>
+          provides.some(({ feeds }) => feeds.includes("panel")),
+        )!;
+        putFaults(it, [{ kind: "core-off", device: id, pin: profile.provides[0]!.pins[which] }]);
+      });
+      expect([which, without < 0]).toEqual([which, true]);
+    }
+  });
+});

@@ -1,0 +1,67 @@
+import { heardBy, keysTogether, type Gesture } from "@anvilcloud/core";
+import { Button, Row } from "../../ui/index.ts";
+import { LiveKey } from "../live/live-key.tsx";
+import type { Running } from "./use-running.ts";
+
+const sends: Record<string, string> = {
+  press: "Remote: press",
+  hold: "Remote: hold",
+  recessed: "Remote: recessed button",
+  key: "Transmitter: its key",
+  search: "Gateway: search",
+};
+
+/** Every key of the running board, those that are worked together, and what a transmitter can send. */
+export function RunningKeys({ running }: { running: Running }) {
+  const { info, host, does } = running;
+  const { board } = info;
+  const made = (gesture: Gesture) => does({ do: gesture });
+  const remotes = [...new Set(["press", ...heardBy(board)])];
+  return (
+    <>
+      <Row role="group" aria-label="Keys of the board">
+        {board.keys.map(({ id, label, kind }) => (
+          <Row key={id}>
+            {kind === "turn-and-press" && (
+              <Button $kind="outlined" onPress={() => made({ turn: { key: id, to: "left", clicks: 1 } })}>
+                {label} ↺
+              </Button>
+            )}
+            <LiveKey
+              label={label}
+              onDown={() => void host.key(id, "down")}
+              onDone={() => void host.key(id, "up")}
+            />
+            {kind === "turn-and-press" && (
+              <Button $kind="outlined" onPress={() => made({ turn: { key: id, to: "right", clicks: 1 } })}>
+                {label} ↻
+              </Button>
+            )}
+          </Row>
+        ))}
+        {keysTogether(board).map(({ keys, label }) => (
+          <LiveKey
+            key={label}
+            label={label}
+            onDone={(seconds) => made({ together: { keys, seconds: Math.max(0.1, seconds) } })}
+          />
+        ))}
+      </Row>
+      {board.memories.some(({ holds }) => holds === "remotes") && (
+        <Row role="group" aria-label="Transmitters">
+          {remotes.map((sent) => (
+            <Button
+              key={sent}
+              $kind="outlined"
+              onPress={() =>
+                made({ remote: { sends: sent as "press", times: 1, says: "at the transmitter" } })
+              }
+            >
+              {sends[sent] ?? sent}
+            </Button>
+          ))}
+        </Row>
+      )}
+    </>
+  );
+}
