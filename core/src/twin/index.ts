@@ -24,5 +24,5 @@ export { faultChoices, faultSchema, faultText, putFaults } from "./faults/index.
 export type { FaultChoice, TwinFault } from "./faults/index.ts";
 export { engineVersion, lookSeconds, plays, runFormat, runSchema } from "./run/index.ts";
 export type { Played, Run } from "./run/index.ts";
-export { fillFrame, frameLayout, readFrame, Session } from "./live/index.ts";
+export { fillFrame, frameLayout, readFrame, Session, shortestHold } from "./live/index.ts";
 export type { Frame, FrameLayout, LeafFrame, LiveAct, LiveStart, MoverFrame } from "./live/index.ts";

@@ -1,8 +1,6 @@
+import { shortestHold } from "@anvilcloud/core";
 import { useEffect, useRef, useState } from "react";
 import { Button } from "../../ui/index.ts";
-
-/** Shorter than this it is a press, longer a hold, s. */
-export const shortestHold = 0.6;
 
 interface Props {
   label: string;

@@ -9,13 +9,13 @@ import {
   pressesInRow,
   setTripped,
   settles,
+  shortestHold,
   told,
   waits,
   type Brain,
   type Gesture,
 } from "@anvilcloud/core";
 import { useEffect, useRef, useState } from "react";
-import { shortestHold } from "./live-key.tsx";
 
 /** So long a further press is waited for where several in a row mean something of their own, ms. */
 const untilNextPress = 450;

@@ -19,7 +19,7 @@ import {
 export type Watch = (draw: (frame: Frame) => void) => () => void;
 
 /** Lamps change now and then; they are drawn by React, everything that moves is not. */
-export interface Lamps {
+interface Lamps {
   lamps: Record<string, LampState>;
   looks: Record<string, LampLook>;
   tripped: readonly string[];
@@ -53,7 +53,7 @@ interface Begun {
 const lampsOf = ({ lamps, looks, tripped }: Frame): Lamps => ({ lamps, looks, tripped });
 
 /** What a chart draws of a moment: each leaf by quantity, and the battery. */
-export interface Point {
+interface Point {
   at: number;
   of: Record<"part" | "speed" | "newtons" | "amps" | "charge", readonly number[]>;
 }

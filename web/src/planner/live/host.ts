@@ -54,7 +54,7 @@ export interface LiveInfo {
 }
 
 /** Something that happened, at its time, s. */
-export interface LiveTold {
+interface LiveTold {
   at: number;
   text: string;
 }
@@ -76,14 +76,14 @@ export interface LiveNews {
   paused: boolean;
 }
 
-export interface LiveEars {
+interface LiveEars {
   /** Every numbers are a frame's, to be read with the layout. */
   frame(numbers: Float64Array): void;
   news(news: LiveNews): void;
 }
 
 /** A run that was kept, with the mark of its end. */
-export interface Kept {
+interface Kept {
   file: RunFile;
   mark: string;
 }
