@@ -32,6 +32,16 @@ async function tryIt(page: Page): Promise<void> {
   await page.keyboard.up("Enter");
 }
 
+/** A gate half open, with someone waiting, time standing still. */
+async function runIt(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Remote: press" }).click();
+  await page.getByRole("button", { name: "Drive in" }).click();
+  await expect(page.getByRole("cell", { name: /^[4-6]\d %$/ }).first()).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Pause" }).click();
+  await expect(page.getByRole("button", { name: "Go on" })).toBeVisible();
+  await page.evaluate(() => scrollTo(0, 0));
+}
+
 /** Half-way through the keys of a value. */
 async function someKeys(page: Page): Promise<void> {
   const guide = page.getByRole("region", { name: "Key guide" });
@@ -69,13 +79,13 @@ const pictures: {
     address: step("netloft", "power-up", "commit:read-dials:V1=8:45,V2=11:15,V3=9:45"),
     night: true,
   },
+  { name: "live", address: "/jobs/ropewalk/live", before: runIt },
   { name: "hand-over", address: "/jobs/sailloft/hand-over" },
   { name: "record", address: "/jobs/sailloft/record" },
   { name: "boards", address: "/boards" },
   { name: "board", address: "/boards/osierbeck-quernish", before: tryIt },
   { name: "compare", address: "/boards/compare?a=sorrel-tinkell&b=dunnick-wendrel" },
   { name: "editor", address: "/boards/pengrath-drawmel/edit" },
-  { name: "phone-board", address: "/boards/copperfold-skarlune", screen: phone },
   { name: "phone-step", address: step("icehouse", "travel", "do:encoder-ends:mark-up"), screen: phone },
   { name: "as-wired", address: "/jobs/netloft/wire?view=as-wired", before: miswire },
 ];

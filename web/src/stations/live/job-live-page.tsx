@@ -11,7 +11,7 @@ export function Component() {
   const [given] = useState<LiveGiven>(() => ({ kind: "job", bundle: plan.bundle }));
   return (
     <>
-      <Hidden as="h2">The job, running</Hidden>
+      <Hidden as="h1">The job, running</Hidden>
       <LiveBench given={given} from="done" />
     </>
   );
