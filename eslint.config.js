@@ -104,6 +104,7 @@ const solvers = {
     "replay",
     "Session",
     "planWiring",
+    "ranStep",
     "readCircuit",
     "readFace",
     "revisionEffect",

@@ -12,6 +12,8 @@ export { stepMeanings } from "./meaning.ts";
 export type { Meaning } from "./meaning.ts";
 export { answersOf, mechanicTexts } from "./voids.ts";
 export type { Answers, Voided } from "./voids.ts";
+export { ranStep } from "./ran.ts";
+export type { Movement, Ran } from "./ran.ts";
 export { readingMisfit } from "./reading.ts";
 export { runSheet } from "./sheet.ts";
 export { stationStatuses } from "./stations.ts";

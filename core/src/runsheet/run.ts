@@ -1,18 +1,25 @@
 import { listed } from "../quantity/index.ts";
 import { make, movesIn, movesText, type Brain, type BrainEvent } from "../twin/index.ts";
-import type { StepDraft } from "./step.ts";
+import type { Seen, StepDraft } from "./step.ts";
 
 const times = (count: number) => (count === 1 ? "once" : count === 2 ? "twice" : `${count} times`);
 
 /** What is seen and heard of what happened, in sentences: movements, and the beeps of the board. */
-export function happenedTexts({ board, leaves }: Brain, events: readonly BrainEvent[]): string[] {
+export function happenedSeen({ board, leaves }: Brain, events: readonly BrainEvent[]): Seen[] {
   const moves = movesIn(events, leaves);
   const beeps = events.flatMap((event) => (event.kind === "beeps" ? [event] : []));
   const count = beeps.reduce((sum, event) => sum + event.times, 0);
   const long = beeps.some((event) => event.long);
   return [
-    ...(moves.length ? [movesText(moves, board)] : []),
-    ...(count ? [`The board beeps ${listed([times(count), ...(long ? ["long"] : [])])}.`] : []),
+    ...(moves.length ? [{ kind: "text" as const, text: movesText(moves, board), moves: true as const }] : []),
+    ...(count
+      ? [
+          {
+            kind: "text" as const,
+            text: `The board beeps ${listed([times(count), ...(long ? ["long"] : [])])}.`,
+          },
+        ]
+      : []),
   ];
 }
 

@@ -10,7 +10,7 @@ import {
   type Planned,
 } from "../state/index.ts";
 import { brainAt, placeOf, type Brain } from "../twin/index.ts";
-import { happenedTexts, runStep } from "./run.ts";
+import { happenedSeen, runStep } from "./run.ts";
 import type { Seen, Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { begunSteps, procedureSteps } from "./steps/procedure.ts";
@@ -65,8 +65,8 @@ function withExpectations(
   // The steps of a procedure run on one board, from where it stood when the first began.
   const brain = step.gestures && (step.after ? running : brainAt(planned, before, was.readings));
   const events = brain && runStep(brain, step);
-  const happened = events ? happenedTexts(brain, events) : [];
-  const texts = [...happened, ...(step.alsoSee ?? [])].map((text): Seen => ({ kind: "text", text }));
+  const happened = events ? happenedSeen(brain, events) : [];
+  const texts = [...happened, ...(step.alsoSee ?? []).map((text): Seen => ({ kind: "text", text }))];
   const display = step.shows ?? face.display;
   const shown: Seen[] = display && display !== was.display ? [{ kind: "display", text: display }] : [];
   const see = [...lamps, ...shown, ...texts];

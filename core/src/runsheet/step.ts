@@ -24,7 +24,8 @@ export type Station = (typeof stations)[number];
 export type Seen =
   | { kind: "lamp"; lamp: string; label: string; is: LampState; was: LampState; why: string; look?: LampLook }
   | { kind: "display"; text: string }
-  | { kind: "text"; text: string };
+  /** `moves`: it says what moves; where the step is run on the moving installation that says it closer. */
+  | { kind: "text"; text: string; moves?: true };
 
 /** A measurement a step asks for. */
 export interface ReadingAsked {

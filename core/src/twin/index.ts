@@ -18,11 +18,20 @@ export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
-export { tickSeconds } from "./step/index.ts";
+export { tickSeconds, twinRuns } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";
 export { faultChoices, faultSchema, faultText, putFaults } from "./faults/index.ts";
 export type { FaultChoice, TwinFault } from "./faults/index.ts";
-export { engineVersion, lookSeconds, plays, runFormat, runSchema } from "./run/index.ts";
-export type { Played, Run } from "./run/index.ts";
+export {
+  comeOf,
+  courseOf,
+  engineVersion,
+  happens,
+  lookSeconds,
+  plays,
+  runFormat,
+  runSchema,
+} from "./run/index.ts";
+export type { Course, Played, Run } from "./run/index.ts";
 export { fillFrame, frameLayout, readFrame, Session, shortestHold } from "./live/index.ts";
 export type { Frame, FrameLayout, LeafFrame, LiveAct, LiveStart, MoverFrame } from "./live/index.ts";

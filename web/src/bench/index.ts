@@ -7,6 +7,8 @@ export { benchBox } from "./routes.ts";
 export { DialShape, LampShape } from "./parts/index.ts";
 export { drawingOnPage, saveText } from "./save-drawing.ts";
 export { layerView, liveView, restView, stepView, useBoardView } from "./view.ts";
+export { createFrames } from "./running/use-running.ts";
+export { Thing } from "./thing/thing.tsx";
 export { LiveBench } from "./running/live-bench.tsx";
 export { LiveProfile } from "./live/live-board.tsx";
 export { LiveKeys } from "./live/live-keys.tsx";

@@ -4,6 +4,7 @@ import {
   installationOf,
   meterText,
   planJob,
+  ranStep,
   revisionEffect,
   runReport,
   showBoard,
@@ -22,6 +23,7 @@ import {
   type MeterText,
   type PanelState,
   type PlanStage,
+  type Ran,
   type RevisionEffect,
   type RunReport,
   type ShownBench,
@@ -44,6 +46,8 @@ export interface Planner {
   plan(bundle: JobBundle, onStage: (stage: PlanStage) => void): Promise<ShownPlan>;
   /** What it means when a step of the last plan did not show what it should; nothing for a step it has not. */
   meanings(step: string): Promise<Meaning[]>;
+  /** A step of the last plan as the moving installation makes it; nothing where it makes no gesture. */
+  ran(step: string): Promise<Ran | undefined>;
   /** What a meter should read; nothing where the last plan has no such bench. */
   meter(probes: Probes): Promise<MeterText | undefined>;
   /** Keys for some changes of the last plan's values, as the board is at a step of it or now, from a place in its menus or from outside. */
@@ -74,6 +78,7 @@ export function createPlanner(): Planner {
       const step = stepOf(last, id);
       return Promise.resolve(last && step ? stepMeanings(last, step) : []);
     },
+    ran: (id) => Promise.resolve(last && ranStep(last, last.sheet, id)),
     meter({ bench, red, black, powered }) {
       const state = typeof bench === "string" ? last?.layers[bench].state : stepOf(last, bench.step)?.during;
       if (!last || !state) return Promise.resolve(undefined);

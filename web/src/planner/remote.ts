@@ -8,6 +8,7 @@ export function remotePlanner(): Planner {
   return {
     plan: (bundle, onStage) => remote.plan(bundle, proxy(onStage)),
     meanings: (step) => remote.meanings(step),
+    ran: (step) => remote.ran(step),
     meter: (probes) => remote.meter(probes),
     keys: (changes, step, at) => remote.keys(changes, step, at),
     find: (seen, step) => remote.find(seen, step),

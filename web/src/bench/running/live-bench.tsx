@@ -236,7 +236,7 @@ function Shown({ running }: { running: Running }) {
         </Column>
         <Column>
           {info.layout.leaves.length > 0 ? (
-            <Thing running={running} />
+            <Thing board={board} leaves={info.job.survey.leaves} fields={info.fields} watch={running.watch} />
           ) : (
             <Quiet>Nothing moves on this board.</Quiet>
           )}

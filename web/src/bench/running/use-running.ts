@@ -76,7 +76,7 @@ const pointOf = ({ seconds, leaves, charge }: Frame): Point => {
 };
 
 /** Everyone who draws, and the newest frame, which is drawn once before each painting. */
-function createFrames() {
+export function createFrames() {
   const draws = new Set<(frame: Frame) => void>();
   let newest: Frame | undefined;
   let asked = false;

@@ -1,8 +1,17 @@
-import type { Frame } from "@anvilcloud/core";
+import type { BoardProfile, Frame, Job } from "@anvilcloud/core";
 import { useRef, type CSSProperties } from "react";
 import { styled } from "styled-components";
+import type { LiveInfo } from "../../planner/index.ts";
 import { color, font } from "../../theme/index.ts";
 import { useFrames, type Watch } from "../running/use-running.ts";
+
+/** What is drawn: the leaves of a job, what notices who comes, and where to be told of frames. */
+export interface Drawn {
+  board: Pick<BoardProfile, "purpose">;
+  leaves: Job["survey"]["leaves"];
+  fields: LiveInfo["fields"];
+  watch: Watch;
+}
 
 /** A drawing in metres. */
 export const Drawing = styled.svg`

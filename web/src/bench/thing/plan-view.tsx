@@ -1,9 +1,8 @@
 import type { Job } from "@anvilcloud/core";
 import { useRef } from "react";
-import type { Running } from "../running/use-running.ts";
 import { useFrames } from "../running/use-running.ts";
 import { Fields, isBeam } from "./fields.tsx";
-import { boxed, Drawing, far, Movers, put, Scale, type Place } from "./parts.tsx";
+import { boxed, Drawing, far, Movers, put, Scale, type Drawn, type Place } from "./parts.tsx";
 
 type Leaf = Job["survey"]["leaves"][number];
 
@@ -32,9 +31,7 @@ function lies(leaves: readonly Leaf[], swings: boolean) {
 }
 
 /** A gate or door from above, to scale: inside is up, the road comes from below. */
-export function PlanView({ running, swings }: { running: Running; swings: boolean }) {
-  const { info, watch } = running;
-  const { leaves } = info.job.survey;
+export function PlanView({ leaves, fields, watch, swings }: Drawn & { swings: boolean }) {
   const parts = lies(leaves, swings);
   const drawn = useRef<(SVGGElement | null)[]>([]);
   const half = parts.reduce((sum, { width }) => sum + width, 0) / 2;
@@ -75,7 +72,7 @@ export function PlanView({ running, swings }: { running: Running; swings: boolea
         })}
       <Fields
         watch={watch}
-        fields={info.fields}
+        fields={fields}
         shape={(from, to, n) => {
           const at = -(from + to) / 2;
           // Beams at one place are drawn beside one another.

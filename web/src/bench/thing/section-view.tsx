@@ -1,8 +1,7 @@
 import { useRef } from "react";
-import type { Running } from "../running/use-running.ts";
 import { useFrames } from "../running/use-running.ts";
 import { Fields, isBeam } from "./fields.tsx";
-import { boxed, Drawing, far, Movers, put, Scale, type Place } from "./parts.tsx";
+import { boxed, Drawing, far, Movers, put, Scale, type Drawn, type Place } from "./parts.tsx";
 
 const tall = { person: 1.75, vehicle: 1.6 };
 const thick = 0.1;
@@ -17,14 +16,13 @@ const fromBeside = ({ is, from, to }: { is: "person" | "vehicle"; from: number; 
 });
 
 /** A door that is lifted, cut along the road, to scale: outside is to the left. */
-export function LiftView({ running }: { running: Running }) {
-  const { info, watch } = running;
-  const leaf = info.job.survey.leaves[0]!;
+export function LiftView({ leaves, fields, watch }: Drawn) {
+  const leaf = leaves[0]!;
   const [height, way] = [leaf.heightMm / 1_000, (leaf.travelMm ?? leaf.heightMm) / 1_000];
   const drawn = useRef<SVGRectElement>(null);
   const edge = useRef<SVGRectElement>(null);
-  useFrames(watch, ({ leaves }) => {
-    const open = (leaves.first?.part ?? 0) * way;
+  useFrames(watch, (frame) => {
+    const open = (frame.leaves.first?.part ?? 0) * way;
     const left = Math.max(0.12, height - open);
     put(drawn.current, { y: -height, height: left });
     put(edge.current, { y: -height + left - 0.1 });
@@ -41,7 +39,7 @@ export function LiftView({ running }: { running: Running }) {
       <circle className="wall" cx={0.45} cy={-height - 0.32} r={0.26} />
       <Fields
         watch={watch}
-        fields={info.fields}
+        fields={fields}
         shape={(from, to, n) => {
           const at = (from + to) / 2;
           if (isBeam(from, to)) return { d: `M${at + 0.16 + n * 0.1} -0.62 v0.24`, beam: true };
@@ -63,9 +61,7 @@ export function LiftView({ running }: { running: Running }) {
 }
 
 /** Sashes that are pushed open by a chain, cut from the side, one beside the other. */
-export function SashView({ running, pitch }: { running: Running; pitch: number }) {
-  const { info, watch } = running;
-  const { leaves } = info.job.survey;
+export function SashView({ leaves, watch, pitch }: Drawn & { pitch: number }) {
   const drawn = useRef<(SVGGElement | null)[]>([]);
   const sizes = leaves.map(({ heightMm, travelMm }) => ({
     long: heightMm / 1_000,

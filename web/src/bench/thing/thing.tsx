@@ -1,4 +1,4 @@
-import type { Running } from "../running/use-running.ts";
+import type { Drawn } from "./parts.tsx";
 import { PlanView } from "./plan-view.tsx";
 import { LiftView, SashView } from "./section-view.tsx";
 
@@ -6,20 +6,20 @@ import { LiftView, SashView } from "./section-view.tsx";
 const [roof, upright] = [20, 62];
 
 /** What the board moves, to scale: from above, or from the side where that says more. */
-export function Thing({ running }: { running: Running }) {
-  switch (running.info.board.purpose) {
+export function Thing(drawn: Drawn) {
+  switch (drawn.board.purpose) {
     case "swing-gate":
     case "radio":
-      return <PlanView running={running} swings />;
+      return <PlanView {...drawn} swings />;
     case "sliding-gate":
     case "pedestrian-door":
-      return <PlanView running={running} swings={false} />;
+      return <PlanView {...drawn} swings={false} />;
     case "industrial-door":
     case "rolling-grille":
-      return <LiftView running={running} />;
+      return <LiftView {...drawn} />;
     case "rooflight":
-      return <SashView running={running} pitch={roof} />;
+      return <SashView {...drawn} pitch={roof} />;
     case "window":
-      return <SashView running={running} pitch={upright} />;
+      return <SashView {...drawn} pitch={upright} />;
   }
 }

@@ -1,4 +1,13 @@
-import { handlesOf, heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
+import {
+  handlesOf,
+  heldBy,
+  sentence,
+  type Gate,
+  type Ran,
+  type Seen,
+  type Step,
+  type StepEntry,
+} from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
@@ -27,6 +36,7 @@ import { Meanings } from "./meanings.tsx";
 import { Readings } from "./readings.tsx";
 import { SeenList } from "./seen-list.tsx";
 import { Speaking } from "./speaking.tsx";
+import { StepMotion, useRan } from "./step-motion.tsx";
 import { StepPictures } from "./step-pictures.tsx";
 import { useAnswerStep } from "./use-answer-step.ts";
 import { byAnswer, useArmed } from "./use-armed.ts";
@@ -141,6 +151,13 @@ function waitText(gates: readonly Gate[], closed: boolean, unread: boolean): str
   return unread ? "Looking…" : undefined;
 }
 
+/** What is seen, its movements told as they were run, with their seconds, once that is known. */
+function seenWith(see: readonly Seen[], ran: Ran | undefined): Seen[] {
+  if (!ran?.moves.length) return [...see];
+  const others = see.filter((each) => each.kind !== "text" || !each.moves);
+  return [...others, ...ran.moves.map((text): Seen => ({ kind: "text", text }))];
+}
+
 /** One step: one action, what should be seen, seen or not seen, and what it means if not. */
 export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   const { job, plan, planning, answer, unstored, closed } = useJobBench();
@@ -177,6 +194,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
     k: () => go(steps.beside(step.id, -1)),
     ArrowLeft: () => go(steps.beside(step.id, -1)),
   });
+  const ran = useRan(step);
   const held = step.gesture && heldBy(step.gesture, handlesOf(plan.bundle.board));
   return (
     <Card aria-label={step.title}>
@@ -204,7 +222,8 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       {step.see.length > 0 && (
         <div>
           <Heading>You should now see</Heading>
-          <SeenList see={step.see} board={plan.bundle.board} />
+          <SeenList see={seenWith(step.see, ran)} board={plan.bundle.board} />
+          <StepMotion ran={ran} />
         </div>
       )}
       {step.readings && <Readings asked={step.readings} answering={answering} />}
