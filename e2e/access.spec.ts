@@ -14,6 +14,8 @@ const views = [
   ["other work", "/jobs/netloft/work"],
   ["steps", "/jobs/netloft/wire?view=steps"],
   ["step", `/jobs/netloft/power-up/${encodeURIComponent("do:power-up:on")}`],
+  ["a job, running", "/jobs/ropewalk/live"],
+  ["a board, running", "/boards/copperfold-skarlune/live"],
   ["hand over", "/jobs/sailloft/hand-over"],
   ["record", "/jobs/sailloft/record"],
   ["boards", "/boards"],

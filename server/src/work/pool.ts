@@ -40,7 +40,7 @@ export const usualLanes: Record<LaneName, Lane> = {
     retryAfterS: 20,
     memoryMb: 1_024,
   },
-  read: { threads: 1, waiting: 50, mostMs: 10_000, retryAfterS: 2, memoryMb: 512 },
+  read: { threads: 1, waiting: 50, mostMs: 30_000, retryAfterS: 2, memoryMb: 512 },
   import: { threads: 1, waiting: 4, mostMs: 600_000, retryAfterS: 30, memoryMb: 1_024 },
 };
 

@@ -6,7 +6,9 @@ import { touch } from "../theme/index.ts";
 export const StandingLink = styled(Link)`
   display: inline-flex;
   align-items: center;
+  justify-content: center;
   min-height: ${touch};
+  min-width: ${touch};
 `;
 
 /** The line that opens what is folded under it. */

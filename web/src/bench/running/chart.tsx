@@ -22,6 +22,9 @@ Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointEle
 const Frame = styled.div`
   position: relative;
   height: 220px;
+  /* Its canvas is as wide as it was drawn: a window that shrinks is not held open by it. */
+  min-width: 0;
+  overflow: hidden;
 `;
 
 /** What is drawn over time, each with its unit. */

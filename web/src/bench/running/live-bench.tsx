@@ -57,6 +57,7 @@ const Turns = styled(Row)`
 
 const Column = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: ${space.m};
   min-width: 0;
 `;
