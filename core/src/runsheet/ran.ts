@@ -55,7 +55,7 @@ const shortestStop = 0.5;
 const least = { part: 0.03, seconds: 0.25 };
 
 /** The bench before a step, with every step before it done. */
-export const stateBefore = (planned: Planned, sheet: readonly Step[], at: number): BenchState =>
+const stateBefore = (planned: Planned, sheet: readonly Step[], at: number): BenchState =>
   sheet
     .slice(0, at)
     .flatMap(({ effects }) => effects)
