@@ -1,22 +1,7 @@
 import { checkGesture, namesOf, type Gesture } from "../board/index.ts";
-import type { deviceKinds } from "../device/index.ts";
 import { shown, type Problem } from "../finding/index.ts";
 import { boardOnSite, profileOf, type JobBundle } from "../job/index.ts";
-import type { Run, TwinFault } from "../twin/index.ts";
-
-type DeviceKind = (typeof deviceKinds)[number];
-
-const beams: readonly DeviceKind[] = ["photocell", "sensor"];
-const loops: readonly DeviceKind[] = ["loop", "loop-detector"];
-
-/** Faults that only some kinds of device can have. */
-const onlyOf: Partial<Record<TwinFault["kind"], readonly DeviceKind[]>> = {
-  "beam-off-line": beams,
-  "beam-battery-empty": beams,
-  "edge-cut": ["edge"],
-  "loop-holds": loops,
-  "loop-blind": loops,
-};
+import { onlyOf, type Run, type TwinFault } from "../twin/index.ts";
 
 /** A gesture that lets time pass even on a live bench. */
 const takesTime = (made: Gesture): boolean =>
@@ -59,7 +44,8 @@ export function namesIn(bundle: JobBundle, file: string) {
     const contacts = profile.contacts.map(({ id }) => id);
     if (pin !== undefined) one(pins, pin, `${path}.pin`, `a pin of ${of}`);
     if (contact !== undefined) one(contacts, contact, `${path}.contact`, `a contact of ${of}`);
-    const kinds = onlyOf[kind];
+    const kinds: readonly string[] | undefined =
+      kind in onlyOf ? onlyOf[kind as keyof typeof onlyOf] : undefined;
     if (kinds && !kinds.includes(profile.kind))
       report(
         `${path}.device`,

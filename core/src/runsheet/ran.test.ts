@@ -20,7 +20,7 @@ describe("a step as the moving installation makes it", () => {
 
   test("goes on from the step before it, on the same board: what one begins the next one ends", () => {
     const begins = ran("do:learn-travel:start");
-    expect(begins.moves.at(-1)).toBe("The gate begins to close; the next step sees it through.");
+    expect(begins.moves.at(-1)).toBe("The gate begins to close and goes on in the next step.");
     const ends = ran("do:learn-travel:run");
     expect(ends.moves.every((text) => / and stands closed\.$/.test(text))).toBe(true);
   });

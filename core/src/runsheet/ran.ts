@@ -142,7 +142,7 @@ function movesTold({ bundle: { board, job } }: Planned, movements: readonly Move
 /** What still moves at the end of a step. */
 const setsOff = ({ bundle: { board } }: Planned, toward: "open" | "closed"): string =>
   sentence(
-    `the ${movingThing(board)} begins to ${toward === "open" ? "open" : "close"}; the next step sees it through.`,
+    `the ${movingThing(board)} begins to ${toward === "open" ? "open" : "close"} and goes on in the next step.`,
   );
 
 /** Runs a step on the moving installation, from where its procedure began; undefined where it makes no gesture. */

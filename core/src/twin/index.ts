@@ -20,7 +20,7 @@ export type { RunReport } from "./report.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
 export { tickSeconds, twinRuns } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";
-export { faultChoices, faultSchema, faultText, putFaults } from "./faults/index.ts";
+export { faultChoices, faultSchema, faultText, onlyOf, putFaults } from "./faults/index.ts";
 export type { FaultChoice, TwinFault } from "./faults/index.ts";
 export {
   comeOf,

@@ -1,8 +1,7 @@
-import type { DeviceProfile } from "../../device/index.ts";
 import { leafName } from "../../board/index.ts";
 import type { SiteDevice } from "../../wiring/index.ts";
 import type { Planning } from "../site/index.ts";
-import { kinds, type FaultKind, type TwinFault } from "./kinds.ts";
+import { kinds, onlyOf, type FaultKind, type TwinFault } from "./kinds.ts";
 
 /** A fault that this installation can have, by what is wrong and where. */
 export interface FaultChoice {
@@ -25,16 +24,13 @@ interface Site {
 
 type Devices = Site["devices"];
 
-const beams: readonly DeviceProfile["kind"][] = ["photocell", "sensor"];
-const loops: readonly DeviceProfile["kind"][] = ["loop", "loop-detector"];
-
-const onDevices = (
-  devices: Devices,
-  of: readonly DeviceProfile["kind"][],
-  kind: "beam-off-line" | "beam-battery-empty" | "edge-cut" | "loop-holds" | "loop-blind",
-): [string, TwinFault][] =>
+/** Every device that can have such a fault. */
+const onDevices = (devices: Devices, kind: keyof typeof onlyOf): [string, TwinFault][] =>
   devices
-    .filter(({ profile }) => of.includes(profile.kind) && profile.contacts.length > 0)
+    .filter(
+      ({ profile }) =>
+        (onlyOf[kind] as readonly string[]).includes(profile.kind) && profile.contacts.length > 0,
+    )
     .map(({ id, name }) => [name, { kind, device: id }]);
 
 /** Where a fault of each kind can be, and what it is then; kinds that take a number take an ordinary one. */
@@ -65,11 +61,11 @@ const places: Record<FaultKind, (site: Site) => [where: string, fault: TwinFault
         ],
       ]),
     ),
-  "beam-off-line": ({ devices }) => onDevices(devices, beams, "beam-off-line"),
-  "beam-battery-empty": ({ devices }) => onDevices(devices, beams, "beam-battery-empty"),
-  "edge-cut": ({ devices }) => onDevices(devices, ["edge"], "edge-cut"),
-  "loop-holds": ({ devices }) => onDevices(devices, loops, "loop-holds"),
-  "loop-blind": ({ devices }) => onDevices(devices, loops, "loop-blind"),
+  "beam-off-line": ({ devices }) => onDevices(devices, "beam-off-line"),
+  "beam-battery-empty": ({ devices }) => onDevices(devices, "beam-battery-empty"),
+  "edge-cut": ({ devices }) => onDevices(devices, "edge-cut"),
+  "loop-holds": ({ devices }) => onDevices(devices, "loop-holds"),
+  "loop-blind": ({ devices }) => onDevices(devices, "loop-blind"),
   "phases-turned": ({ has }) => (has.phases ? [["", { kind: "phases-turned" }]] : []),
   "phase-lost": ({ has }) => (has.phases ? [["", { kind: "phase-lost" }]] : []),
   "selector-wrong": ({ has }) => (has.phases ? [["", { kind: "selector-wrong" }]] : []),

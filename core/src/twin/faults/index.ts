@@ -1,3 +1,10 @@
 export { faultChoices, type FaultChoice } from "./choices.ts";
-export { faultSchema, faultText, kinds as faultKinds, type FaultKind, type TwinFault } from "./kinds.ts";
+export {
+  faultSchema,
+  faultText,
+  kinds as faultKinds,
+  onlyOf,
+  type FaultKind,
+  type TwinFault,
+} from "./kinds.ts";
 export { putFaults } from "./put.ts";

@@ -174,6 +174,18 @@ export const kinds = {
 type Kinds = typeof kinds;
 export type FaultKind = keyof Kinds;
 
+const beams: readonly DeviceProfile["kind"][] = ["photocell", "sensor"];
+const loops: readonly DeviceProfile["kind"][] = ["loop", "loop-detector"];
+
+/** Faults that only some kinds of device can have. */
+export const onlyOf = {
+  "beam-off-line": beams,
+  "beam-battery-empty": beams,
+  "edge-cut": ["edge"],
+  "loop-holds": loops,
+  "loop-blind": loops,
+} as const satisfies Partial<Record<FaultKind, readonly DeviceProfile["kind"][]>>;
+
 /** Something wrong with an installation, by its kind: `{ kind: "wind", metresPerSecond: 18 }`. */
 export type TwinFault = {
   [Kind in FaultKind]: { kind: Kind } & (keyof Kinds[Kind]["schema"]["shape"] extends never

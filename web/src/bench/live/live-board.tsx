@@ -3,8 +3,6 @@ import {
   brainAtRest,
   deliveredCards,
   heardBy,
-  movingThing,
-  sentence,
   type BoardProfile,
   type Brain,
   type Gesture,
@@ -14,6 +12,7 @@ import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Button, Glass, Quiet, Row, Segments, SubHeading, Toggle } from "../../ui/index.ts";
 import { LampMark } from "./lamp-mark.tsx";
+import { sends, standingText } from "./sends.ts";
 import { Keys, type Live } from "./keys.tsx";
 import { useLiveBoard, type LiveShown } from "./use-live-board.ts";
 
@@ -39,14 +38,6 @@ const moments = [
   { id: "new", text: "New" },
   { id: "learned", text: "Set up" },
 ] as const;
-
-const sends: Record<string, string> = {
-  press: "Remote: press",
-  hold: "Remote: hold",
-  recessed: "Remote: recessed button",
-  key: "Transmitter: its key",
-  search: "Gateway: search",
-};
 
 const remoteGesture = (sent: string): Gesture => ({
   remote: { sends: sent as "press", times: 1, says: "at the transmitter" },
@@ -116,12 +107,6 @@ export function LiveBoard({ begin, again, onShow }: Props) {
   useEffect(() => onShow(shown), [shown, onShow]);
   useEffect(() => () => onShow(undefined), [onShow]);
   const { board } = live.brain;
-  const thing = movingThing(board);
-  const does = live.toward
-    ? live.toward === "open"
-      ? "opens"
-      : "closes"
-    : `is ${live.place === "between" ? "between its ends" : live.place}`;
   return (
     <Bench aria-label="The board, to be tried">
       <SubHeading>Try it</SubHeading>
@@ -132,7 +117,7 @@ export function LiveBoard({ begin, again, onShow }: Props) {
             {live.display ? live.display.split("|").join("\n") : "—"}
           </Glass>
         )}
-        {board.leaves > 0 && <strong>{sentence(`the ${thing} ${does}.`)}</strong>}
+        {board.leaves > 0 && <strong>{standingText(board, live)}</strong>}
       </Row>
       <Row role="group" aria-label="Lamps">
         {board.lamps.map((lamp) => {

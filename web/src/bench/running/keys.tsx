@@ -1,15 +1,8 @@
 import { heardBy, keysTogether, type Gesture } from "@anvilcloud/core";
 import { Button, Row } from "../../ui/index.ts";
+import { sends } from "../live/sends.ts";
 import { LiveKey } from "../live/live-key.tsx";
 import type { Running } from "./use-running.ts";
-
-const sends: Record<string, string> = {
-  press: "Remote: press",
-  hold: "Remote: hold",
-  recessed: "Remote: recessed button",
-  key: "Transmitter: its key",
-  search: "Gateway: search",
-};
 
 /** Every key of the running board, those that are worked together, and what a transmitter can send. */
 export function RunningKeys({ running }: { running: Running }) {

@@ -6,15 +6,16 @@ import {
   type LiveStart,
   type Subject,
 } from "@anvilcloud/core";
-import { FastForward, Pause, Play, RotateCcw } from "lucide-react";
+import { RotateCcw } from "lucide-react";
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
 import { styled } from "styled-components";
 import { HighlightProvider, useHighlight } from "../../data/index.ts";
 import type { LiveGiven } from "../../planner/index.ts";
 import { color, font, narrow, size, space } from "../../theme/index.ts";
-import { Button, Failed, Glass, Loading, Quiet, Row, Segments, Tabs, useShortcuts } from "../../ui/index.ts";
+import { Button, Failed, Glass, Loading, Quiet, Row, Segments, Tabs } from "../../ui/index.ts";
 import { BoardFace } from "../board-face.tsx";
 import { deviceNumbers } from "../geometry.ts";
+import { standingText } from "../live/sends.ts";
 import { Thing } from "../thing/thing.tsx";
 import { TurnDial } from "../turn.ts";
 import type { BenchView } from "../view.ts";
@@ -23,7 +24,8 @@ import { RunningFaults } from "./faults.tsx";
 import { KeptRuns } from "./kept.tsx";
 import { RunningKeys } from "./keys.tsx";
 import { Readouts } from "./readouts.tsx";
-import { useFrames, useRunning, type Running } from "./use-running.ts";
+import { clockText, Pace } from "./pace.tsx";
+import { useRunning, type Running } from "./use-running.ts";
 import { linksNow, workPart } from "./work-face.ts";
 
 /** Drawing over time weighs as much as half a page: it comes when it is looked at. */
@@ -78,12 +80,6 @@ const Line = styled(Quiet)`
   font-size: ${size.small};
 `;
 
-const Clock = styled.output`
-  font-family: ${font.mono};
-  font-size: ${size.lead};
-  min-width: 7ch;
-`;
-
 const Told = styled.ol`
   height: 7em;
   overflow-y: auto;
@@ -97,50 +93,6 @@ const Told = styled.ol`
     margin-right: ${space.s};
   }
 `;
-
-const paces = [
-  { id: "1", text: "1×" },
-  { id: "10", text: "10×" },
-] as const;
-
-const clockText = (seconds: number): string => {
-  const whole = Math.floor(seconds);
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}.${Math.floor((seconds - whole) * 10)}`;
-};
-
-/** Time on the bench, written frame by frame. */
-function Time({ running }: { running: Running }) {
-  const out = useRef<HTMLOutputElement>(null);
-  useFrames(running.watch, ({ seconds }) => {
-    if (out.current) out.current.textContent = clockText(seconds);
-  });
-  return <Clock ref={out} aria-label="Time on the bench" aria-live="off" />;
-}
-
-/** Stops time, lets it run, as it is or faster, or on to the next thing that happens. */
-function Pace({ running }: { running: Running }) {
-  const { host, news } = running;
-  const [pace, setPace] = useState<(typeof paces)[number]["id"]>("1");
-  const go = (to: typeof pace) => {
-    setPace(to);
-    void host.pace(Number(to));
-  };
-  const stopOrGo = () => void host.pace(news.paused ? Number(pace) : 0);
-  useShortcuts({ p: stopOrGo });
-  return (
-    <Row role="group" aria-label="Time">
-      <Button $kind="filled" onPress={stopOrGo}>
-        {news.paused ? <Play size={20} aria-hidden /> : <Pause size={20} aria-hidden />}
-        {news.paused ? "Go on" : "Pause"}
-      </Button>
-      <Segments label="How fast time runs" value={pace} onChange={go} options={paces} />
-      <Button $kind="outlined" onPress={() => void host.toEvent()}>
-        <FastForward size={20} aria-hidden /> Next event
-      </Button>
-      <Time running={running} />
-    </Row>
-  );
-}
 
 /** A beep as long, and as often, as the board gives it; silent where the browser lets nobody hear. */
 function useBeeps({ news: { beeps } }: Running): void {
@@ -204,11 +156,6 @@ function Shown({ running }: { running: Running }) {
   const { info, news, told } = running;
   const { board } = info;
   const thing = movingThing(board);
-  const does = news.toward
-    ? news.toward === "open"
-      ? "opens"
-      : "closes"
-    : `is ${news.place === "between" ? "between its ends" : news.place}`;
   useBeeps(running);
   const both = useRef<HTMLDivElement>(null);
   const turnTo = (n: number) =>
@@ -241,7 +188,7 @@ function Shown({ running }: { running: Running }) {
           ) : (
             <Quiet>Nothing moves on this board.</Quiet>
           )}
-          {board.leaves > 0 && <strong aria-live="polite">{sentence(`the ${thing} ${does}.`)}</strong>}
+          {board.leaves > 0 && <strong aria-live="polite">{standingText(board, news)}</strong>}
           {info.layout.leaves.length > 0 && <Comers running={running} />}
           {info.layout.leaves.length > 0 && <Readouts running={running} />}
           <Told aria-live="polite" aria-label="What happened">

@@ -1,4 +1,4 @@
-import type { Frame, Ran, Step } from "@anvilcloud/core";
+import { lookSeconds, type Frame, type Ran, type Step } from "@anvilcloud/core";
 import { Play, Square } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { styled } from "styled-components";
@@ -18,15 +18,12 @@ const Small = styled.div`
 
 /** However long a movement takes, it is shown in so many seconds at most. */
 const longest = 8;
-/** Between two looks of a run, s. */
-const between = 0.1;
-
 /** The leaves at a moment of a step. */
 function frameAt({ samples }: Ran, seconds: number): Frame {
   const leaves: Frame["leaves"] = {};
   for (const which of ["first", "second"] as const) {
     const taken = samples[which];
-    const look = taken?.[Math.min(taken.length - 1, Math.round(seconds / between))];
+    const look = taken?.[Math.min(taken.length - 1, Math.round(seconds / lookSeconds))];
     if (look) leaves[which] = { part: look[0], speed: 0, newtons: 0, amps: look[1] };
   }
   return {
