@@ -1,4 +1,4 @@
-import { planJob, stepMeanings, type Installation, type Moment } from "@anvilcloud/core";
+import { planJob, type Installation, type Moment } from "@anvilcloud/core";
 import { measureAfresh } from "../core/src/circuit/measure.ts";
 import { watchSolutions } from "../core/src/circuit/solved.ts";
 import { largeBoards } from "../core/src/testing/many.ts";
@@ -6,7 +6,7 @@ import { largeJob } from "./large-job.ts";
 import { medianMs, report } from "./measure.ts";
 
 /**
- * The whole plan of a job of 60 devices, run sheet and the meanings of all its steps included, against solving each of
+ * The whole plan of a job of 60 devices, run sheet included, against solving each of
  * its distinct circuits once; how many those are is printed, and that none was solved twice.
  */
 export async function benchWholePlan(): Promise<void> {
@@ -15,7 +15,6 @@ export async function benchWholePlan(): Promise<void> {
     const circuits: [Installation, Moment][] = [];
     const whole = () => {
       const plan = planJob(bundle);
-      for (const step of plan.sheet) stepMeanings(plan, step);
       return plan.sheet.length;
     };
     watchSolutions((at, moment) => circuits.push([at, moment]));

@@ -52,6 +52,7 @@ export {
   provedMoving,
   provingText,
   reactionMoments,
+  reactionsOf,
   touchedBy,
 } from "./words/index.ts";
 export { canSet, settableBehaviours, wordsSet } from "./settable.ts";

@@ -1,21 +1,14 @@
 import { demoBundle } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
-import { everyFault } from "./faults.ts";
-import { faultsThatFlip, readCircuit, withFault, type Fault, type Installation } from "./index.ts";
+import { readCircuit, type Installation } from "./index.ts";
 import { linkPart } from "../node/index.ts";
+import { withFault } from "../testing/circuit-faults.ts";
 import { contact, node, supply } from "../testing/keys.ts";
 
 /** A demo job's planned wiring, all cores on, links as planned, powered. */
 function installed(name: string): Installation {
   const bundle = demoBundle(name);
   return asPlanned(bundle.board, planWiring(bundle));
-}
-
-/** A fault in one line. */
-function faultWords(fault: Fault): string {
-  if ("wire" in fault) return `${fault.kind} ${fault.wire}`;
-  if ("link" in fault) return `${fault.kind} ${fault.link}`;
-  return `${fault.kind} ${fault.contact.device} ${fault.contact.contact}`;
 }
 
 const closed = (at: Installation, input: string) => readCircuit(at).inputs[input]?.closed;
@@ -73,35 +66,5 @@ describe("reading the circuit", () => {
     expect(readCircuit({ ...at, wires: swapped }).supplies[supply("cell-street/receiver")]).toBe("reversed");
     const noConverter = at.wires.filter((wire) => !wire.id.startsWith("converter.in-a"));
     expect(readCircuit({ ...at, wires: noConverter }).supplies[supply("lock/coil")]).toBe("absent");
-  });
-});
-
-describe("single faults", () => {
-  test("those that open the photocell loop are its contact, its four receiver cores, and no link", () => {
-    const faults = faultsThatFlip(installed("netloft"), "beam");
-    expect(faults.map(faultWords).sort()).toEqual([
-      "contact-tripped cell-street beam",
-      "wire-off cell-street.r-a>P3",
-      "wire-off cell-street.r-b>P1",
-      "wire-off cell-street.r-minus>R4",
-      "wire-off cell-street.r-plus>R3",
-    ]);
-  });
-
-  test("are the same that trying every fault finds, at rest and with each contact tripped, on every demo job", () => {
-    const key = (faults: readonly Fault[]) => faults.map(faultWords).sort();
-    for (const name of ["netloft", "sheds", "slip"]) {
-      const rest = installed(name);
-      const contacts = rest.devices.flatMap((device) =>
-        device.profile.contacts.map((each) => contact(`${device.id}/${each.id}`)),
-      );
-      for (const tripped of [[], ...contacts.map((id) => [id])]) {
-        const at = { ...rest, tripped: new Set(tripped) };
-        for (const { id } of at.board.inputs) {
-          const slow = everyFault(at).filter((fault) => closed(withFault(at, fault), id) !== closed(at, id));
-          expect([name, tripped, id, key(faultsThatFlip(at, id))]).toEqual([name, tripped, id, key(slow)]);
-        }
-      }
-    }
   });
 });

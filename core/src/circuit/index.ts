@@ -1,5 +1,3 @@
-export { faultsThatFlip, withFault } from "./faults.ts";
-export type { Fault } from "./faults.ts";
 export type { Installation, PlacedDevice, Wire } from "./installation.ts";
 export { measureCircuit } from "./measure.ts";
 export type { InputState, Measured, MeasuredRail, MeasuredSupply } from "./measure.ts";

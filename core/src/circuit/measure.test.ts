@@ -1,9 +1,9 @@
 import { boardOnSite } from "../job/index.ts";
 import { boardIds, bundleOn, demoBundle, planOn, shippedDevices, usualDevices } from "../testing/shipped.ts";
 import { asPlanned, planWiring } from "../wiring/index.ts";
-import { everyFault } from "./faults.ts";
+import { everyFault, withFault } from "../testing/circuit-faults.ts";
 import { readLoops } from "../testing/closed-loops.ts";
-import { measureCircuit, withFault, type Installation } from "./index.ts";
+import { measureCircuit, type Installation } from "./index.ts";
 import { node, rail, supply } from "../testing/keys.ts";
 import type { PartKey } from "../node/index.ts";
 

@@ -1,6 +1,8 @@
 import { boardIds, planOn, shippedBoard, usualDevices as usual } from "../testing/shipped.ts";
 import { deliveredCards, displayPositions, menuValues } from "../board/index.ts";
-import { readFace } from "../state/face.ts";
+import { readingsOf } from "../state/index.ts";
+import { ranOf } from "../testing/ran.ts";
+import { faceAt } from "../twin/index.ts";
 import { revisionEffect } from "./compare.ts";
 
 describe.each(boardIds())("a job on %s", (id) => {
@@ -18,7 +20,7 @@ describe.each(boardIds())("a job on %s", (id) => {
     for (const step of plan.sheet)
       for (const need of step.needs ?? []) if (need.learned) expect(last.learned).toContain(need.learned);
     expect(last.inForce).toEqual(last.positions);
-    const { readings } = readFace(plan, last);
+    const readings = readingsOf(plan, last);
     for (const input of board.inputs.filter((each) => each.guards.length && !each.off))
       expect([input.id, readings.inputs[input.id]?.closed]).toEqual([input.id, true]);
   });
@@ -117,7 +119,7 @@ describe("settings behind a menu", () => {
 describe("displays, lamps and cards", () => {
   test("the display names the reaction in force", () => {
     const plan = planOn("furzel-slathorn", ["furzel-rack", "oddlume-glance"]);
-    const prove = plan.sheet.find((step) => step.id.startsWith("prove:photocell-1/beam:low-beam:closing"))!;
+    const prove = ranOf(plan, "prove:photocell-1/beam:low-beam:closing");
     expect(prove.display).toBe("b1");
     expect(prove.see).toContainEqual({ kind: "display", text: "b1" });
   });
@@ -125,15 +127,15 @@ describe("displays, lamps and cards", () => {
   test("inverted limit lamps: lit is the end the gate is not on", () => {
     const plan = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"]);
     const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!.during;
-    const half = readFace(plan, { ...on, leaf: "between" });
+    const half = faceAt(plan, { ...on, leaf: "between" });
     expect(half.lamps).toMatchObject({ "lim-a": "lit", "lim-z": "lit" });
-    const shut = readFace(plan, { ...on, leaf: "closed" });
+    const shut = faceAt(plan, { ...on, leaf: "closed" });
     expect(shut.lamps).toMatchObject({ "lim-a": "lit", "lim-z": "dark" });
   });
 
   test("a lamp of two colours with counted flashes", () => {
     const plan = planOn("marlstreet-pewlark", ["marlstreet-strut", "marlstreet-strut"]);
-    const on = plan.sheet.find((step) => step.id.startsWith("do:power-up"))!;
+    const on = ranOf(plan, "do:power-up");
     expect(on.looks.state).toEqual({ other: true, flashes: 1 });
     expect(on.see).toContainEqual(
       expect.objectContaining({ lamp: "state", look: { other: true, flashes: 1 } }),

@@ -11,7 +11,7 @@ import {
 } from "../runsheet/index.ts";
 import {
   inspect,
-  readFace,
+  readingsOf,
   stateNow,
   testFindings,
   weakForce,
@@ -75,7 +75,7 @@ export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = 
   const ahead = stateAhead(planned, sheet, now);
   const nowFindings = [...inspect(planned, ahead), ...logFindings(planned, sheet)];
   const dangers = dangersIn(findings, nowFindings);
-  const { readings } = readFace(planned, now);
+  const readings = readingsOf(planned, now);
   return {
     ...planned,
     sheet,

@@ -1,7 +1,8 @@
 import type { BoardProfile } from "../board/index.ts";
 import { readCircuit, type Readings } from "../circuit/index.ts";
 import { draftJob, jobFormat } from "../job/index.ts";
-import { installationOf, readFace, stateAsFound, type BenchState, type Face } from "../state/index.ts";
+import { installationOf, stateAsFound, type BenchState, type Face } from "../state/index.ts";
+import { faceAt } from "../twin/index.ts";
 import { differencesOf, effectOf, effectText, type Difference } from "../wiring/index.ts";
 import { planJob, type JobPlan } from "./plan.ts";
 
@@ -49,7 +50,7 @@ function asWiredOf({ bundle: { board }, wiring, ahead }: JobPlan): ShownPlan["as
 
 /** Works out what a page shows of a plan. */
 export function showPlan(plan: JobPlan): ShownPlan {
-  const bench = (state: BenchState): ShownBench => ({ state, face: readFace(plan, state) });
+  const bench = (state: BenchState): ShownBench => ({ state, face: faceAt(plan, state) });
   return {
     ...plan,
     layers: {
@@ -71,5 +72,5 @@ export function showBoard(profile: BoardProfile, moment: BoardMoment): ShownBenc
   const { board } = plan.bundle;
   const learned = moment === "learned" ? board.memories.map((memory) => memory.id) : [];
   const state = { ...stateAsFound(plan.bundle), powered: moment !== "rest", learned };
-  return { board, state, face: readFace(plan, state) };
+  return { board, state, face: faceAt(plan, state) };
 }

@@ -13,7 +13,7 @@ import {
   shippedDevices,
   usualDevices,
 } from "../testing/shipped.ts";
-import { stepMeanings } from "./index.ts";
+import { ranOf, saidOf } from "../testing/ran.ts";
 
 /** A job on a board that is found in any state and wanted in another, so that most of its controls must be moved. */
 function movedJob(id: string): JobPlan {
@@ -67,7 +67,7 @@ test("a control to be moved is told with all that it then stands for", () => {
       const control = plan.controls.controls.find((each) => each.id === step.control);
       if (!control || !step.id.startsWith("set:")) return [];
       const given = control.gives.filter((each) => each.given !== undefined);
-      const text = step.see.map((seen) => (seen.kind === "text" ? seen.text : "")).join(" ");
+      const text = saidOf(step);
       for (const each of given)
         expect(text).toContain(
           `${behaviour(each.behaviour).label.toLowerCase()} ${behaviourText(each.behaviour, each.given!)}`,
@@ -148,23 +148,6 @@ test("what tells where the leaf is commands nothing: it is proved by learning, n
   expect(tried.length).toBeGreaterThan(3);
 });
 
-test("a loose core is looked for at the places of its own device, and at no other's", () => {
-  const meant = plans.flatMap(({ plan }) => {
-    const step = plan.sheet.find((each) => each.id === "do:power-up:on");
-    return (step ? stepMeanings(plan, step) : []).flatMap(({ text, subjects }) => {
-      if (!/^A core of .* is off: /.test(text)) return [];
-      expect(text).not.toMatch(/is off: \.$/);
-      const [device] = subjects;
-      const own = plan.wiring.cores
-        .filter((core) => core.device === device?.id)
-        .flatMap(({ to }) => (to.kind === "terminal" ? [to.terminal] : []));
-      for (const subject of subjects.slice(1)) expect(own).toContain(subject.id);
-      return [text];
-    });
-  });
-  expect(meant.length).toBeGreaterThan(3);
-});
-
 test("a reading is asked for between limits that a meter can show", () => {
   const asked = plans.flatMap(({ plan }) => plan.sheet.flatMap(({ readings }) => readings ?? []));
   expect(asked.length).toBeGreaterThan(20);
@@ -199,13 +182,16 @@ test("a value chosen in a procedure of the profile's own is moved by its step", 
 test("lamps are looked at all together when power comes, and else where they change or where it is asked for", () => {
   for (const { id, plan } of plans) {
     const all = plan.bundle.board.lamps.map((lamp) => lamp.id);
-    for (const { id: step, see, effects, alwaysSee = [] } of plan.sheet) {
-      const looked = see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
+    for (const { id: step, station, effects, alwaysSee = [] } of plan.sheet) {
+      if (station !== "power-up") continue;
+      const looked = ranOf(plan, step).see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
       if (effects.some((effect) => effect.kind === "power" && effect.on))
         expect([id, step, looked.map(({ lamp }) => lamp)]).toEqual([id, step, all]);
       else
-        for (const { lamp, is, was } of looked)
-          expect([id, step, lamp, is !== was || alwaysSee.includes(lamp)]).toEqual([id, step, lamp, true]);
+        for (const { lamp, is, was, meanwhile } of looked) {
+          const asked = is !== was || meanwhile !== undefined || alwaysSee.includes(lamp);
+          expect([id, step, lamp, asked]).toEqual([id, step, lamp, true]);
+        }
     }
   }
 });

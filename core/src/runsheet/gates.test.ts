@@ -1,6 +1,6 @@
 import type { JobBundle, LogEntry } from "../job/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
-import { readFace, stateNow } from "../state/index.ts";
+import { readingsOf, stateNow } from "../state/index.ts";
 import { answered, boardIds, bundleOn, usualDevices } from "../testing/shipped.ts";
 import { gatesBefore, type Gate } from "./gates.ts";
 import { stations, type Step } from "./step.ts";
@@ -8,7 +8,7 @@ import { stations, type Step } from "./step.ts";
 /** What stands before each step of a plan as a log leaves it. */
 function gatesOf(plan: JobPlan, { log }: Pick<JobBundle, "log"> = plan.bundle): (step: Step) => Gate[] {
   const bundle = { ...plan.bundle, log };
-  const { readings } = readFace(plan, stateNow({ bundle }));
+  const readings = readingsOf(plan, stateNow({ bundle }));
   return (step) => gatesBefore({ ...plan, bundle, readings }, step);
 }
 

@@ -2,6 +2,7 @@ import type { BoardProfile } from "../board/index.ts";
 import { planJob } from "../plan/index.ts";
 import { boardIds, bundleOn, planOn, shippedBoard, usualDevices } from "../testing/shipped.ts";
 import type { Job } from "../job/index.ts";
+import { ranOf, textsOf } from "../testing/ran.ts";
 import type { Step } from "./index.ts";
 
 /** The steps of a sheet from power on, each by the procedure or the kind of step it belongs to, repeats once. */
@@ -16,11 +17,13 @@ function order(sheet: readonly Step[]): string[] {
   );
 }
 
-const sheetOn = (board: string, change: (job: Job) => void = () => {}, wishes: Job["wishes"] = {}) => {
+const planOf = (board: string, change: (job: Job) => void = () => {}, wishes: Job["wishes"] = {}) => {
   const bundle = bundleOn(board, usualDevices(board), wishes);
   change(bundle.job);
-  return planJob(bundle).sheet;
+  return planJob(bundle);
 };
+const sheetOn = (...[board, change, wishes]: Parameters<typeof planOf>) =>
+  planOf(board, change, wishes).sheet;
 
 describe("the order of the run sheet", () => {
   // By the manner of each board: where values are set by dials, lists or menus, how the travel is learned, what is paired.
@@ -121,25 +124,23 @@ test("what comes when mains or battery fail is asked where there is something to
 });
 
 describe("what should be seen", () => {
-  const texts = (sheet: readonly Step[], id: string) =>
-    sheet.find((step) => step.id === id)!.see.flatMap((seen) => (seen.kind === "text" ? [seen.text] : []));
-
-  test("movements and beeps are read from the board that runs, with this job's wires", () => {
-    const { sheet } = planOn("osierbeck-quernish", usualDevices("osierbeck-quernish"));
-    expect(texts(sheet, "do:direction:leaf-2")).toEqual(["Leaf 2 opens."]);
-    expect(texts(sheet, "do:learn-half-way:cycles")[0]).toBe(
-      "The gate opens and closes in turn, 6 runs; the last one closes.",
-    );
-    expect(texts(sheetOn("copperfold-casspel"), "do:pair:recessed")).toEqual(["The board beeps twice."]);
+  test("movements and beeps are those of the installation that runs, with this job's wires", () => {
+    const quernish = planOn("osierbeck-quernish", usualDevices("osierbeck-quernish"));
+    expect(ranOf(quernish, "do:direction:leaf-2").moves).toEqual([
+      expect.stringMatching(/^The overlapped leaf opens for 2 s and stands \d+ % open\.$/),
+    ]);
+    expect(textsOf(ranOf(planOf("copperfold-casspel"), "do:pair:recessed"))).toEqual([
+      "The board beeps twice.",
+    ]);
   });
 
   test("of a step that the board would refuse as it is planned no movement is told", () => {
     const learned = (force: number) =>
-      texts(
-        sheetOn("quillmarsh-tandrel", () => {}, { force }),
+      ranOf(
+        planOf("quillmarsh-tandrel", () => {}, { force }),
         "do:learn-travel:start",
-      );
-    expect(learned(60)).toContain("The gate closes.");
+      ).moves;
+    expect(learned(60)).toEqual(["The gate begins to close and goes on in the next step."]);
     expect(learned(0)).toEqual([]);
   });
 
@@ -152,9 +153,9 @@ describe("what should be seen", () => {
           device.leaf === "overlapped" ? [] : [device.leaf ? { ...device, leaf: "only" as const } : device],
         );
       });
-      const said = one.flatMap(({ title, says, caution = "", ifNot = "", see }) => [
+      const said = one.flatMap(({ title, says, caution = "", ifNot = "", alsoSee = [] }) => [
         ...[title, says, caution, ifNot],
-        ...see.flatMap((seen) => (seen.kind === "text" ? [seen.text] : [])),
+        ...alsoSee,
       ]);
       expect(
         said.filter((text) =>

@@ -1,12 +1,12 @@
 import { wordsOf, type FindingCode } from "../finding/index.ts";
 import { answered, demoBundle, planAfter } from "../testing/shipped.ts";
-import { readingMisfit, stepMeanings, type Step } from "./index.ts";
-import { readFace } from "../state/face.ts";
+import { readingMisfit, type Step } from "./index.ts";
 import { dynamicForceLimitN, forceGapsMm } from "./steps/force.ts";
 import { stations } from "./step.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { conditionHolds } from "../board/index.ts";
-import { circumstancesOf } from "../state/index.ts";
+import { circumstancesOf, readingsOf } from "../state/index.ts";
+import { lampsOf, ranOf, textsOf } from "../testing/ran.ts";
 
 const demos = ["netloft", "sheds", "slip"] as const;
 const step = (plan: JobPlan, start: string): Step => {
@@ -14,17 +14,16 @@ const step = (plan: JobPlan, start: string): Step => {
   if (!found) throw new Error(`no step ${start}`);
   return found;
 };
-const lamps = (of: Step) =>
-  Object.fromEntries(of.see.flatMap((seen) => (seen.kind === "lamp" ? [[seen.label, seen.is]] : [])));
 const now = (plan: JobPlan): FindingCode[] => plan.nowFindings.map((each) => each.code);
 
 describe("the run sheet of every demo job", () => {
   test.each(demos)("%s: stations in order, ids of their own, something to see at each step", (name) => {
-    const { sheet } = planJob(demoBundle(name));
+    const plan = planJob(demoBundle(name));
+    const { sheet } = plan;
     expect(new Set(sheet.map((each) => each.id)).size).toBe(sheet.length);
     const order = sheet.map((each) => stations.indexOf(each.station));
     expect(order).toEqual([...order].sort((a, b) => a - b));
-    for (const each of sheet) expect(each.see.length).toBeGreaterThan(0);
+    for (const each of sheet) expect(ranOf(plan, each.id).see.length).toBeGreaterThan(0);
   });
 
   test.each(demos)("%s: done in order, every need of every step is met when its turn comes", (name) => {
@@ -36,7 +35,7 @@ describe("the run sheet of every demo job", () => {
         if (learns && need.learned) continue;
         expect([
           each.id,
-          conditionHolds(need, circumstancesOf(plan, state, readFace(plan, state).readings)),
+          conditionHolds(need, circumstancesOf(plan, state, readingsOf(plan, state))),
         ]).toEqual([each.id, true]);
       }
   });
@@ -49,11 +48,11 @@ describe("the run sheet of every demo job", () => {
   });
 });
 
-describe("what should be seen is read from the model", () => {
+describe("what should be seen is played on the moving installation", () => {
   const plan = planJob(demoBundle("netloft"));
 
   test("first power-up: protection lamps lit through their devices, UNREAD blinking, TRAVEL lit on a new board", () => {
-    expect(lamps(step(plan, "do:power-up:on"))).toEqual({
+    expect(lampsOf(ranOf(plan, "do:power-up:on"))).toEqual({
       POWER: "lit",
       STOP: "lit",
       BEAM: "lit",
@@ -66,54 +65,32 @@ describe("what should be seen is read from the model", () => {
   });
 
   test("the first commit leaves UNREAD blinking for the switches, the second ends it", () => {
-    expect(lamps(step(plan, "commit:read-dials"))).toEqual({ UNREAD: "blinking" });
-    expect(lamps(step(plan, "commit:read-switches"))).toEqual({ UNREAD: "dark" });
+    expect(lampsOf(ranOf(plan, "commit:read-dials"))).toEqual({ UNREAD: "blinking" });
+    expect(lampsOf(ranOf(plan, "commit:read-switches"))).toEqual({ UNREAD: "dark" });
   });
 
   test("learning: TRAVEL blinks, then goes dark", () => {
-    expect(lamps(step(plan, "do:learn-travel:start"))).toEqual({ TRAVEL: "blinking" });
-    expect(lamps(step(plan, "do:learn-travel:run"))).toEqual({ TRAVEL: "dark" });
+    expect(lampsOf(ranOf(plan, "do:learn-travel:start"))).toEqual({ TRAVEL: "blinking" });
+    expect(lampsOf(ranOf(plan, "do:learn-travel:run"))).toEqual({ TRAVEL: "dark" });
   });
 
   test("proving: a broken beam darkens BEAM; on closing only, it does nothing while opening", () => {
-    const opening = step(plan, "prove:cell-street/beam:beam:opening");
-    expect(lamps(opening)).toEqual({ BEAM: "dark" });
-    expect(opening.see.at(-1)).toEqual({ kind: "text", text: "The gate goes on." });
-    expect(step(plan, "prove:cell-street/beam:beam:closing").see.at(-1)).toEqual({
-      kind: "text",
-      text: "The gate reverses fully.",
-    });
+    const opening = ranOf(plan, "prove:cell-street/beam:beam:opening");
+    expect(lampsOf(opening)).toEqual({ BEAM: "dark" });
+    expect(textsOf(opening).at(-1)).toBe("The gate goes on.");
+    expect(textsOf(ranOf(plan, "prove:cell-street/beam:beam:closing")).at(-1)).toBe(
+      "The gate reverses fully.",
+    );
     const both = planJob(demoBundle("sheds"));
-    expect(step(both, "prove:cell-out/beam:beam:opening").see.at(-1)).toEqual({
-      kind: "text",
-      text: "The gate stops until clear.",
-    });
+    expect(textsOf(ranOf(both, "prove:cell-out/beam:beam:opening")).at(-1)).toBe(
+      "The gate stops until clear.",
+    );
   });
 
   test("a chained pair darkens the same lamp for either cell", () => {
     const both = planJob(demoBundle("sheds"));
     for (const cell of ["cell-out", "cell-in"])
-      expect(lamps(step(both, `prove:${cell}/beam:beam:open`))).toEqual({ BEAM: "dark" });
-  });
-});
-
-describe("what it means if not", () => {
-  const texts = (plan: JobPlan, start: string) =>
-    stepMeanings(plan, step(plan, start)).map((each) => each.text);
-
-  test("a dark protection lamp: its device, its cores, or its link where nothing is wired", () => {
-    const seen = texts(planJob(demoBundle("slip")), "do:power-up:on");
-    expect(seen).toContain("Photocell, slip: the beam is broken, or it is out of line.");
-    expect(seen).toContain("Link P4–P5 is missing.");
-    expect(seen.some((text) => text.startsWith("A core of Photocell, slip is off: BN at R"))).toBe(true);
-  });
-
-  test("a lamp that stays lit on a broken beam: a link left in, or a device that does not trip", () => {
-    const seen = texts(planJob(demoBundle("netloft")), "prove:cell-street/beam:beam:closing");
-    expect(seen).toContain("Link P1–P3 is in and bridges the input.");
-    expect(seen).toContain(
-      "Photocell, quay side does not trip: the contact sticks, or the device does not sense.",
-    );
+      expect(lampsOf(ranOf(both, `prove:${cell}/beam:beam:open`))).toEqual({ BEAM: "dark" });
   });
 });
 

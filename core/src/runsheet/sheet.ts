@@ -1,17 +1,7 @@
-import type { BoardProfile } from "../board/index.ts";
 import { partKey } from "../node/index.ts";
-import {
-  applyEffect,
-  lampReason,
-  readFace,
-  stateAsFound,
-  type BenchState,
-  type Face,
-  type Planned,
-} from "../state/index.ts";
-import { brainAt, placeOf, type Brain } from "../twin/index.ts";
-import { happenedSeen, runStep } from "./run.ts";
-import type { Seen, Step, StepDraft } from "./step.ts";
+import { applyEffect, readingsOf, stateAsFound, type BenchState, type Planned } from "../state/index.ts";
+import { brainAt, make, placeOf, settles, type Brain, type BrainEvent } from "../twin/index.ts";
+import type { Step, StepDraft } from "./step.ts";
 import { forceSteps } from "./steps/force.ts";
 import { begunSteps, procedureSteps } from "./steps/procedure.ts";
 import { handOverSteps, proveSteps } from "./steps/prove.ts";
@@ -26,72 +16,56 @@ function afterStep(state: BenchState, step: Pick<StepDraft, "effects">): BenchSt
   return step.effects.reduce(applyEffect, state);
 }
 
-function seenLamps(
-  planned: Planned,
-  board: BoardProfile,
-  before: Face,
-  during: BenchState,
-  face: Face,
-  step: StepDraft,
-): Seen[] {
-  const justPowered = step.effects.some((effect) => effect.kind === "power" && effect.on);
-  return board.lamps
-    .filter(
-      (lamp) =>
-        justPowered || step.alwaysSee?.includes(lamp.id) || before.lamps[lamp.id] !== face.lamps[lamp.id],
-    )
-    .map((lamp) => ({
-      kind: "lamp",
-      lamp: lamp.id,
-      label: lamp.label,
-      is: face.lamps[lamp.id] ?? "dark",
-      was: before.lamps[lamp.id] ?? "dark",
-      why: lampReason(planned, during, face, lamp),
-      ...(face.looks[lamp.id] ? { look: face.looks[lamp.id] } : {}),
-    }));
+/** Makes a step's gestures on the running board; undefined where one cannot be made, is refused or held off. */
+function ranEvents(brain: Brain, { gestures }: StepDraft): readonly BrainEvent[] | undefined {
+  brain.events = [];
+  const made = (gestures ?? []).every((gesture) => make(brain, gesture));
+  const refused = brain.events.some(({ kind }) => kind === "refused" || kind === "held-off");
+  return made && !refused ? brain.events : undefined;
 }
 
-function withExpectations(
+const claimsLeaf = ({ effects }: StepDraft): boolean => effects.some(({ kind }) => kind === "leaf");
+
+/** What has come of the sheet so far: the bench, and the board that a procedure under way runs on. */
+interface SoFar {
+  state: BenchState;
+  running?: Brain | undefined;
+}
+
+/** A step in its place, and what has come of the sheet with it; what the last step of a procedure sets off comes to its end. */
+function placed(
   planned: Planned,
   step: StepDraft,
-  before: BenchState,
-  running: Brain | undefined,
-): { step: Step; after: BenchState; running: Brain | undefined } {
-  const after = afterStep(before, step);
+  { state, running }: SoFar,
+  last: boolean,
+): { step: Step; then: SoFar } {
+  const after = afterStep(state, step);
   const during: BenchState = step.trips ? { ...after, tripped: [partKey(step.trips)] } : after;
-  const face = readFace(planned, during);
-  const was = readFace(planned, before);
-  const lamps = seenLamps(planned, planned.bundle.board, was, during, face, step);
   // The steps of a procedure run on one board, from where it stood when the first began.
-  const brain = step.gestures && (step.after ? running : brainAt(planned, before, was.readings));
-  const events = brain && runStep(brain, step);
-  const happened = events ? happenedSeen(brain, events) : [];
-  const texts = [...happened, ...(step.alsoSee ?? []).map((text): Seen => ({ kind: "text", text }))];
-  const display = step.shows ?? face.display;
-  const shown: Seen[] = display && display !== was.display ? [{ kind: "display", text: display }] : [];
-  const see = [...lamps, ...shown, ...texts];
-  const full = { ...step, see, during, lamps: face.lamps, looks: face.looks, display };
-  if (!events?.some(({ kind }) => kind === "moves")) return { step: full, after, running: events && brain };
+  const brain = step.gestures && (step.after ? running : brainAt(planned, state, readingsOf(planned, state)));
+  const events = brain && ranEvents(brain, step);
+  const tells = events && (events.some(({ kind }) => kind === "moves") || claimsLeaf(step));
+  if (!tells) return { step: { ...step, during }, then: { state: after, running: events && brain } };
+  // Before whoever goes on with the next procedure is ready, it has come to rest, and closed where it does so by itself.
+  if (last) settles(brain!);
   // Where the leaves come to rest is what was run, whatever the profile says of it.
   const leaf = { kind: "leaf", at: placeOf(brain!) } as const;
   const effects = [...step.effects.filter(({ kind }) => kind !== "leaf"), leaf];
-  return { step: { ...full, effects }, after: applyEffect(after, leaf), running: brain };
+  return {
+    step: { ...step, effects, during },
+    then: { state: applyEffect(after, leaf), running: brain },
+  };
 }
 
-/**
- * The run sheet: every step in the order of the work. What should be seen at each is read from the model as it stands
- * at that step, with every step before it done.
- */
+/** The run sheet: every step in the order of the work, each with the bench as it stands then, every step before it done. */
 export function runSheet(planned: Planned): Step[] {
-  let state = stateAsFound(planned.bundle);
-  let running: Brain | undefined;
+  let soFar: SoFar = { state: stateAsFound(planned.bundle) };
   const steps: Step[] = [];
   const take = (drafts: readonly StepDraft[]) => {
     for (const draft of drafts) {
-      const made = withExpectations(planned, draft, state, running);
-      steps.push(made.step);
-      state = made.after;
-      running = made.running;
+      const { step, then } = placed(planned, draft, soFar, !drafts.some(({ after }) => after === draft.id));
+      steps.push(step);
+      soFar = then;
     }
   };
   const wired = wireSteps(planned);
@@ -117,7 +91,7 @@ export function runSheet(planned: Planned): Step[] {
   take([
     ...senseSteps(planned, "prove"),
     ...procedureSteps(planned, "prove"),
-    ...proveSteps(planned, state),
+    ...proveSteps(planned, soFar.state),
     ...asideSteps(planned),
   ]);
   take(begunSteps(planned));

@@ -1,4 +1,4 @@
-import type { Condition, Gesture, Provenance } from "../board/index.ts";
+import type { Condition, Gesture, Provenance, ReactionMoment } from "../board/index.ts";
 import type { Subject } from "../finding/index.ts";
 import type { Positions } from "../controls/index.ts";
 import type { Mechanic, StateEffect } from "../job/index.ts";
@@ -22,10 +22,26 @@ export type Station = (typeof stations)[number];
 
 /** Something to be seen: a lamp's state with its reason, what the display shows, or a sentence about leaf, drive or instrument. */
 export type Seen =
-  | { kind: "lamp"; lamp: string; label: string; is: LampState; was: LampState; why: string; look?: LampLook }
+  | {
+      kind: "lamp";
+      lamp: string;
+      label: string;
+      is: LampState;
+      was: LampState;
+      why: string;
+      look?: LampLook;
+      /** What it shows for a while before it is as it is. */
+      meanwhile?: LampState;
+    }
   | { kind: "display"; text: string }
-  /** `moves`: it says what moves; where the step is run on the moving installation that says it closer. */
-  | { kind: "text"; text: string; moves?: true };
+  | { kind: "text"; text: string };
+
+/** Where the leaf is while a contact is tripped. */
+export interface Proof {
+  leaf: ReactionMoment;
+  /** The contact itself commands, and is let go again. */
+  commands?: true;
+}
 
 /** A measurement a step asks for. */
 export interface ReadingAsked {
@@ -61,7 +77,7 @@ export interface Named {
   name: string;
 }
 
-/** A step before its expectations are computed. */
+/** A step before it has its place in the order of the work. */
 export interface StepDraft {
   /** Made of what the step does, so that a changed plan asks for it again. */
   id: string;
@@ -83,8 +99,9 @@ export interface StepDraft {
   effects: readonly StateEffect[];
   /** What the display shows while the step lasts, where the profile says so. */
   shows?: string;
-  /** Contact tripped while the step lasts. */
+  /** Contact tripped while the step lasts: at rest, or as it is proved. */
   trips?: ContactPart;
+  proves?: Proof;
   alsoSee?: readonly string[];
   /** Lamps to look at even when they do not change. */
   alwaysSee?: readonly string[];
@@ -108,13 +125,8 @@ export interface StepDraft {
   subjects: Subject[];
 }
 
-/** A step of the run sheet with everything that should be seen. */
+/** A step of the run sheet; what should be seen of it is played on the moving installation when it is asked for. */
 export interface Step extends StepDraft {
-  see: Seen[];
   /** The bench while the step's result is to be seen. */
   during: BenchState;
-  /** Every lamp at that moment. */
-  lamps: Record<string, LampState>;
-  looks: Record<string, LampLook>;
-  display: string;
 }

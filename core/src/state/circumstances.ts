@@ -4,7 +4,10 @@ import { behavioursAt, movedControls, type Positions, type Standing } from "../c
 import type { BenchState, Planned } from "./bench.ts";
 
 /** Kinds of control that stand differently from what the board last read. */
-export function pendingKinds({ positions, inForce }: BenchState): (keyof Positions)[] {
+export function pendingKinds({
+  positions,
+  inForce,
+}: Pick<BenchState, "positions" | "inForce">): (keyof Positions)[] {
   const moved = movedControls(positions, inForce);
   return (["dials", "switches", "values"] as const).filter((kind) => moved[kind].length > 0);
 }

@@ -1,7 +1,8 @@
 import { demoBundle } from "../testing/shipped.ts";
 import { foundPositions, planControls } from "../controls/index.ts";
 import { planWiring } from "../wiring/index.ts";
-import { lampReason, readFace } from "./face.ts";
+import { faceAt } from "../twin/index.ts";
+import { lampReason, readingsOf } from "./face.ts";
 import { wishesOf } from "../plan/wishes/index.ts";
 import { conditionHolds } from "../board/index.ts";
 import { applyEffect, stateAsFound, type BenchState, type Planned } from "./index.ts";
@@ -27,9 +28,12 @@ const wired: BenchState = {
   links: Object.fromEntries(planned.wiring.links.map((link) => [link.id, link.planned])),
 };
 const lamp = (id: string) => bundle.board.lamps.find((each) => each.id === id)!;
-const lampsOf = (state: BenchState) => readFace(planned, state).lamps;
-const reason = (state: BenchState, id: string) =>
-  lampReason(planned, state, readFace(planned, state), lamp(id));
+const lampsOf = (state: BenchState) => faceAt(planned, state).lamps;
+const reason = (state: BenchState, id: string) => {
+  const readings = readingsOf(planned, state);
+  const ask = circumstancesOf(planned, state, readings);
+  return lampReason(planned, { ...state, ask, readings }, lamp(id));
+};
 
 describe("what the board shows", () => {
   test("without power every lamp is dark, whatever the circuit says", () => {
@@ -82,7 +86,7 @@ describe("what the board shows", () => {
 
 describe("conditions", () => {
   const holds = (condition: Parameters<typeof conditionHolds>[0], state = wired) =>
-    conditionHolds(condition, circumstancesOf(planned, state, readFace(planned, state).readings));
+    conditionHolds(condition, circumstancesOf(planned, state, readingsOf(planned, state)));
 
   test("every key given must hold; none given always holds", () => {
     expect(holds({})).toBe(true);

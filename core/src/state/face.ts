@@ -10,7 +10,7 @@ import {
 import { readCircuit, type Element, type Readings } from "../circuit/index.ts";
 import { listed } from "../quantity/index.ts";
 import type { BenchState, Planned } from "./bench.ts";
-import { circumstancesOf, pendingKinds } from "./circumstances.ts";
+import { pendingKinds } from "./circumstances.ts";
 import { installationOf } from "./installation.ts";
 
 export type LampState = "lit" | "blinking" | "dark";
@@ -28,7 +28,6 @@ export interface Face {
   /** What the display shows outside its menus, lines parted by |; empty when dark. */
   display: string;
   readings: Readings;
-  pending: boolean;
 }
 
 const shownRow = <Row extends { when: Lamp["shows"][number]["when"] }>(
@@ -66,15 +65,14 @@ function withoutCode(board: BoardProfile, ask: Circumstances): Pick<Face, "lamps
   };
 }
 
-/** Reads the board: every lamp, from wires, links, contacts, settings and memory. */
-export function readFace(planned: Planned, state: BenchState): Face {
-  const { board } = planned.bundle;
-  const readings = readCircuit(installationOf(board, planned.wiring, state));
-  return {
-    ...faceIn(board, circumstancesOf(planned, state, readings)),
-    readings,
-    pending: pendingKinds(state).length > 0,
-  };
+/** How the inputs of a board read, from wires, links and contacts. */
+export const readingsOf = (planned: Pick<Planned, "bundle" | "wiring">, state: BenchState): Readings =>
+  readCircuit(installationOf(planned.bundle.board, planned.wiring, state));
+
+/** What a lamp's reason is told by: the board as conditions ask for it, and how its inputs read. */
+export interface LampMoment extends Pick<BenchState, "powered" | "positions" | "inForce"> {
+  ask: Circumstances;
+  readings: Pick<Readings, "inputs">;
 }
 
 /** What a loop runs through, in words. */
@@ -90,13 +88,13 @@ function elementText({ bundle, wiring }: Planned, element: Element): string | un
 }
 
 /** Why a lamp shows what it shows, in a few words. */
-export function lampReason(planned: Planned, state: BenchState, face: Face, lamp: Lamp): string {
-  if (!state.powered) return "no power";
-  const ask = circumstancesOf(planned, state, face.readings);
+export function lampReason(planned: Planned, moment: LampMoment, lamp: Lamp): string {
+  const { powered, ask, readings } = moment;
+  if (!powered) return "no power";
   const inputId = lamp.shows.map(({ when }) => inputAsked(when)).find((id) => id !== undefined);
   const input = planned.bundle.board.inputs.find((each) => each.id === inputId);
   if (input) {
-    const reading = face.readings.inputs[input.id];
+    const reading = readings.inputs[input.id];
     if (!reading?.closed)
       return ask.reads(input.id, "closed")
         ? `${input.label} is switched off by its setting`
@@ -105,7 +103,7 @@ export function lampReason(planned: Planned, state: BenchState, face: Face, lamp
     return `${input.terminal} closed through ${through.length ? listed([...new Set(through)]) : "the board"}`;
   }
   const row = shownRow(lamp.shows, ask);
-  if (row?.when.pending) return `${pendingKinds(state).join(" and ")} moved and not read yet`;
+  if (row?.when.pending) return `${pendingKinds(moment).join(" and ")} moved and not read yet`;
   return (
     (row && conditionBecause(row.when)) ??
     conditionInstead(lamp.shows.map(({ when }) => when)) ??

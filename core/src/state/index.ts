@@ -1,7 +1,7 @@
 export { applyEffect, stateAsFound } from "./bench.ts";
 export type { BenchState, Planned } from "./bench.ts";
 export { circumstancesOf, plannedCircumstances } from "./circumstances.ts";
-export { faceIn, lampReason, readFace } from "./face.ts";
+export { faceIn, lampReason, readingsOf } from "./face.ts";
 export type { Face, LampLook, LampState } from "./face.ts";
 export { settingsHistory } from "./history.ts";
 export type { HistoryColumn, HistoryRow } from "./history.ts";

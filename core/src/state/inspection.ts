@@ -15,14 +15,14 @@ import { count } from "../quantity/index.ts";
 import { asWiredFindings, exchangedLeads, linkFindings, seatOf } from "../wiring/index.ts";
 import type { BenchState, Planned } from "./bench.ts";
 import { circumstancesOf } from "./circumstances.ts";
-import { readFace } from "./face.ts";
+import { readingsOf } from "./face.ts";
 import { installationOf, wiresOf } from "./installation.ts";
 import { testFindings } from "./tested.ts";
 
 /** Trap 2: protection inputs that read open while nothing is tripped. */
 function protectionFindings(planned: Planned, state: BenchState): Finding[] {
   if (!state.powered) return [];
-  const { readings } = readFace(planned, state);
+  const readings = readingsOf(planned, state);
   const ask = circumstancesOf(planned, state, readings);
   return planned.bundle.board.inputs
     .filter(

@@ -1,8 +1,8 @@
 import { deliveredCards, type BoardInput } from "../board/index.ts";
 import { readCircuit, type Readings } from "../circuit/index.ts";
 import { panelAtRest } from "../panel/index.ts";
-import { installationOf, type BenchState, type Planned } from "../state/index.ts";
-import { brainOf, type Brain } from "./brain/index.ts";
+import { installationOf, readingsOf, type BenchState, type Face, type Planned } from "../state/index.ts";
+import { brainOf, faceOf, type Brain } from "./brain/index.ts";
 import { twinOf, type Twin } from "./step/index.ts";
 
 const isTripped = (input: BoardInput, { inputs }: Readings): boolean =>
@@ -33,6 +33,12 @@ export function brainAt(
     at: { first: leaf, second: leaf },
     tripped: new Set(board.inputs.filter((input) => isTripped(input, readings)).map(({ id }) => id)),
   });
+}
+
+/** What the board of a job shows as it stands at a step, and how its inputs read. */
+export function faceAt(planned: Pick<Planned, "bundle" | "wiring">, state: BenchState): Face {
+  const readings = readingsOf(planned, state);
+  return { ...faceOf(brainAt(planned, state, readings)), readings };
 }
 
 /** The whole installation of a job, running from where it stands at a step. */

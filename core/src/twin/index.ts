@@ -1,5 +1,6 @@
 export {
   actsAfter,
+  askOf,
   brainAtRest,
   brainDoes,
   brainOf,
@@ -13,14 +14,14 @@ export {
   settles,
   waits,
 } from "./brain/index.ts";
-export { brainAt, twinAt } from "./at.ts";
+export { brainAt, faceAt, twinAt } from "./at.ts";
 export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
 export { tickSeconds, twinRuns } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";
-export { faultChoices, faultSchema, faultText, onlyOf, putFaults } from "./faults/index.ts";
+export { faultAdvice, faultChoices, faultSchema, faultText, onlyOf, putFaults } from "./faults/index.ts";
 export type { FaultChoice, TwinFault } from "./faults/index.ts";
 export {
   comeOf,

@@ -68,7 +68,7 @@ describe("bundles", () => {
 });
 
 describe("plan, without any stored job", () => {
-  test("gives wiring, controls, findings, stations and a run sheet with what it means if not", async () => {
+  test("gives wiring, controls, findings, stations and a run sheet with what is seen of each step", async () => {
     const empty = await serve();
     const { body } = await request(empty.app)
       .post("/api/plan")
@@ -78,7 +78,9 @@ describe("plan, without any stored job", () => {
     expect(body.statuses[0]).toMatchObject({ station: "survey", state: "open" });
     const power = body.sheet.find((step: { id: string }) => step.id === "do:power-up:on");
     expect(power.see).toContainEqual(expect.objectContaining({ label: "BEAM", is: "lit" }));
-    expect(power.ifNot.length).toBeGreaterThan(3);
+    const cycle = body.sheet.find((step: { id: string }) => step.id === "do:first-cycle:cycle");
+    expect(cycle.seconds).toBeGreaterThan(40);
+    expect(cycle.see[0].text).toMatch(/opens for \d+ s and stands fully open/);
     expect((await request(empty.app).get("/api/jobs")).body.total).toBe(0);
     await empty.knex.destroy();
   });

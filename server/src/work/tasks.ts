@@ -8,8 +8,8 @@ import {
   playOn,
   readBoard,
   readDevice,
+  ranStep,
   replay,
-  stepMeanings,
   toldOf,
   type BoardProfile,
   type DeviceProfile,
@@ -41,10 +41,10 @@ function plan(text: string): string {
     findings,
     nowFindings,
     statuses,
-    sheet: sheet.map(({ during: _during, ...step }, at) => ({
-      ...step,
-      ifNot: stepMeanings(made, sheet[at]!),
-    })),
+    sheet: sheet.map(({ during: _during, ...step }) => {
+      const { see, lamps, display, seconds } = ranStep(made, sheet, step.id)!;
+      return { ...step, see, lamps, display, seconds };
+    }),
   });
 }
 

@@ -1,16 +1,14 @@
-import { brainAt, type ShownPlan, type Step } from "@anvilcloud/core";
+import type { ShownPlan, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../data/index.ts";
 import { color, size, space } from "../theme/index.ts";
-import { Row, Segments, Toggle } from "../ui/index.ts";
+import { Row, Segments } from "../ui/index.ts";
 import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
 import { HighlightChoice } from "./highlight-choice.tsx";
 import { Meter } from "./meter.tsx";
-import { LiveBoard } from "./live/live-board.tsx";
-import type { LiveShown } from "./live/use-live-board.ts";
-import { layerView, liveView, type Layer } from "./view.ts";
+import { layerView, useRan, type Layer } from "./view.ts";
 
 const Frame = styled.figure`
   display: grid;
@@ -67,15 +65,7 @@ export function Bench({ plan, start, step }: { plan: ShownPlan; start: Layer; st
   const layers: Layer[] = [...(step ? ["step" as const] : []), "planned", "found", "now"];
   const { board } = plan.bundle;
   const numbers = deviceNumbers(plan.wiring.devices);
-  const [trying, setTrying] = useState(false);
-  const [live, setLive] = useState<LiveShown>();
-  const view = layerView(plan, layer, step);
-  const begin = () => {
-    const shown = layer === "step" ? "now" : layer;
-    // What is tried is tried with power on, and with its cores on their terminals.
-    const readings = shown === "planned" ? plan.asWired.planned : plan.asWired.now;
-    return brainAt(plan, { ...plan.layers[shown].state, powered: true }, readings);
-  };
+  const view = layerView(plan, layer, step, useRan(plan, step));
   return (
     <Frame>
       <FaceViewer
@@ -87,15 +77,13 @@ export function Bench({ plan, start, step }: { plan: ShownPlan; start: Layer; st
               onChange={setLayer}
               options={layers.map((id) => ({ id, text: words[id] }))}
             />
-            {board.keys.length > 0 && <Toggle label="Try the keys" value={trying} onChange={setTrying} />}
           </Row>
         }
-        view={live ? liveView(view, live) : view}
+        view={view}
         numbers={numbers}
         label={`${board.name}, ${words[layer].toLowerCase()}`}
         fileName={`${plan.bundle.job.id}-${layer}`}
       />
-      {trying && <LiveBoard key={layer} begin={begin} onShow={setLive} />}
       <HighlightChoice plan={plan} />
       <Meter plan={plan} bench={layer === "step" ? { step: step?.id ?? "" } : layer} />
       <Legend aria-label="Devices by number">

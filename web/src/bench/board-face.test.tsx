@@ -1,4 +1,4 @@
-import { layoutOf, partText, planJob, showPlan, terminalsOf } from "@anvilcloud/core";
+import { layoutOf, partText, planJob, ranStep, showPlan, terminalsOf } from "@anvilcloud/core";
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { netloft, renderInJob } from "../testing/bench.tsx";
 import { BoardFace } from "./board-face.tsx";
@@ -34,7 +34,7 @@ describe("the board, drawn from its profile", () => {
 
   test("after a step, lamps look as the core reads them", async () => {
     const power = plan.sheet.find((step) => step.id === "do:power-up:on")!;
-    await face(stepView(plan, power));
+    await face(stepView(plan, power, ranStep(plan, plan.sheet, power.id)));
     expect(screen.getByRole("img", { name: "Lamp BEAM, amber, lit" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Lamp UNREAD, white, blinking" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "Lamp RADIO, blue, dark" })).toBeTruthy();

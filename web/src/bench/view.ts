@@ -11,12 +11,12 @@ import {
   type Core,
   type LampLook,
   type LampState,
+  type Ran,
   type ShownBench,
   type ShownPlan,
   type Step,
 } from "@anvilcloud/core";
 import { useAnswer } from "../planner/index.ts";
-import type { LiveShown } from "./live/use-live-board.ts";
 
 /** What the bench shows of a board at one moment. */
 export interface BenchView {
@@ -78,19 +78,17 @@ function viewOf(plan: ShownPlan, state: BenchState, { lamps, looks, display }: S
 }
 
 /** One layer of the bench. */
-export function layerView(plan: ShownPlan, layer: Layer, step?: Step): BenchView {
-  if (layer === "step") return step ? stepView(plan, step) : layerView(plan, "now");
+export function layerView(plan: ShownPlan, layer: Layer, step?: Step, ran?: Ran): BenchView {
+  if (layer === "step") return step ? stepView(plan, step, ran) : layerView(plan, "now");
   const { state, face } = plan.layers[layer];
   return viewOf(plan, state, face);
 }
 
-/** The bench as it should look while a step's result is to be seen. */
-export function stepView(plan: ShownPlan, step: Step): BenchView {
-  return viewOf(plan, step.during, step);
+/** The bench as it should look while a step's result is to be seen; without a lamp until that is played. */
+export function stepView(plan: ShownPlan, step: Step, ran: Ran | undefined): BenchView {
+  return viewOf(plan, step.during, ran ?? { lamps: {}, looks: {}, display: "" });
 }
 
-/** A bench while its board is tried: what it shows just now, on the bench as it stands. */
-export const liveView = (
-  view: BenchView,
-  { lamps, looks, display, positions, powered }: LiveShown,
-): BenchView => ({ ...view, lamps, looks, display, state: { ...view.state, positions, powered } });
+/** A step as the moving installation of the job makes it; undefined until it is played. */
+export const useRan = (plan: ShownPlan, step: Step | undefined): Ran | undefined =>
+  useAnswer([plan, step?.id], (planner) => (step ? planner.ran(step.id) : Promise.resolve(undefined)));

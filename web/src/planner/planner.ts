@@ -9,7 +9,7 @@ import {
   runReport,
   showBoard,
   showPlan,
-  stepMeanings,
+  sightsOf,
   type BenchState,
   type BoardMoment,
   type BoardProfile,
@@ -19,7 +19,6 @@ import {
   type Change,
   type Found,
   type KeyGuide,
-  type Meaning,
   type MeterText,
   type PanelState,
   type PlanStage,
@@ -28,6 +27,7 @@ import {
   type RunReport,
   type ShownBench,
   type ShownPlan,
+  type Sights,
 } from "@anvilcloud/core";
 
 /** Where the probes of the meter are: on which layer of the bench, or on the bench of a step, and with power or without. */
@@ -44,10 +44,10 @@ type Sighting = { shown: readonly string[] } | { could: readonly PanelState[] };
 /** All that takes the circuit to tell, worked out away from the page. What is asked about a plan is asked of the last one. */
 export interface Planner {
   plan(bundle: JobBundle, onStage: (stage: PlanStage) => void): Promise<ShownPlan>;
-  /** What it means when a step of the last plan did not show what it should; nothing for a step it has not. */
-  meanings(step: string): Promise<Meaning[]>;
-  /** A step of the last plan as the moving installation makes it; nothing where it makes no gesture. */
+  /** A step of the last plan as the moving installation makes it; nothing for a step it has not. */
   ran(step: string): Promise<Ran | undefined>;
+  /** How a step of the last plan would look with each single fault; told how far it is. Nothing once there is another plan. */
+  sights(step: string, onPart: (part: number) => void): Promise<Sights | undefined>;
   /** What a meter should read; nothing where the last plan has no such bench. */
   meter(probes: Probes): Promise<MeterText | undefined>;
   /** Keys for some changes of the last plan's values, as the board is at a step of it or now, from a place in its menus or from outside. */
@@ -60,9 +60,13 @@ export interface Planner {
   runs(profile: BoardProfile): Promise<RunReport>;
 }
 
+/** What else is asked may be answered between. */
+const breathes = () => new Promise((go) => setTimeout(go, 0));
+
 /** A planner that works where it is made: in the worker, or in a test. */
 export function createPlanner(): Planner {
   let last: ShownPlan | undefined;
+  const ran = new Map<string, Ran | undefined>();
   const stepOf = (plan: JobPlan | undefined, id: string) => plan?.sheet.find((step) => step.id === id);
   /** The bench as it is now, with what is learned by the time of a step. */
   const benchAt = (plan: ShownPlan, id: string | undefined): BenchState => {
@@ -72,13 +76,24 @@ export function createPlanner(): Planner {
   return {
     plan(bundle, onStage) {
       last = showPlan(planJob(bundle, onStage));
+      ran.clear();
       return Promise.resolve(last);
     },
-    meanings(id) {
-      const step = stepOf(last, id);
-      return Promise.resolve(last && step ? stepMeanings(last, step) : []);
+    ran(id) {
+      if (last && !ran.has(id)) ran.set(id, ranStep(last, last.sheet, id));
+      return Promise.resolve(ran.get(id));
     },
-    ran: (id) => Promise.resolve(last && ranStep(last, last.sheet, id)),
+    async sights(id, onPart) {
+      const plan = last;
+      if (!plan) return undefined;
+      const playing = sightsOf(plan, plan.sheet, id);
+      for (let part = playing.next(); last === plan; part = playing.next()) {
+        if (part.done) return part.value;
+        onPart(part.value);
+        await breathes();
+      }
+      return undefined;
+    },
     meter({ bench, red, black, powered }) {
       const state = typeof bench === "string" ? last?.layers[bench].state : stepOf(last, bench.step)?.during;
       if (!last || !state) return Promise.resolve(undefined);

@@ -7,8 +7,8 @@ export function remotePlanner(): Planner {
   const remote = wrap<Planner>(worker);
   return {
     plan: (bundle, onStage) => remote.plan(bundle, proxy(onStage)),
-    meanings: (step) => remote.meanings(step),
     ran: (step) => remote.ran(step),
+    sights: (step, onPart) => remote.sights(step, proxy(onPart)),
     meter: (probes) => remote.meter(probes),
     keys: (changes, step, at) => remote.keys(changes, step, at),
     find: (seen, step) => remote.find(seen, step),

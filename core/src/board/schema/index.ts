@@ -29,6 +29,7 @@ export type {
   LeafState,
   LoadDuty,
   Provenance,
+  Reaction,
   ReactionMoment,
   SetsValue,
   SupplyState,

@@ -23,8 +23,9 @@ export {
   provingText,
   reactionMoments,
   reactionSchema,
+  reactionsOf,
   refusedAtRest,
 } from "./reaction.ts";
-export type { Act, ActWord, ReactionMoment } from "./reaction.ts";
+export type { Act, ActWord, Reaction, ReactionMoment } from "./reaction.ts";
 export { known, unique } from "./report.ts";
 export type { Report } from "./report.ts";

@@ -111,6 +111,15 @@ export function actOf(words: string, moment: ReactionMoment): Act {
     : { says: words };
 }
 
+export type Reaction = z.output<typeof reactionSchema>;
+
+/** What a stop does of which the profile says no more: it stops, and nothing sets off while it is tripped. */
+const plainStop: Reaction = { when: {}, closed: "refuse", opening: "stop", open: "refuse", closing: "stop" };
+
+/** What an input that trips makes of the leaf: the rows of its profile; of a stop without any, that it stops. */
+export const reactionsOf = (input: { reactions: readonly Reaction[]; takes: readonly string[] }) =>
+  input.reactions.length || input.takes[0] !== "stop" ? input.reactions : [plainStop];
+
 /** What a row must say at rest where it does nothing while the leaf moves: the command that follows is not refused. */
 const answersAtRest = [
   { moving: "opening", atRest: "closed" },

@@ -1,8 +1,8 @@
 import { planJob } from "../../plan/index.ts";
 import { boardIds, bundleOn, planOn, usualDevices } from "../../testing/shipped.ts";
-import type { Step } from "../step.ts";
+import { saidOf } from "../../testing/ran.ts";
 
-const seen = (step: Step) => step.see.flatMap((each) => (each.kind === "text" ? [each.text] : [])).join(" ");
+const seen = saidOf;
 
 /** Steps that prove a device, by the moment they prove. */
 const proofs = (board: string, devices: string[], device: string) =>
@@ -40,9 +40,9 @@ describe("a stop", () => {
       const steps = proofs(board, ["hexby-triple"], "key-switch-1");
       const stops = steps.filter((step) => step.title.includes("stop button"));
       expect(stops.map(seen)).toEqual([
-        expect.stringMatching(/ (does not move|stays)\.$/),
+        expect.stringMatching(/ (does not move|stays open)\.$/),
         expect.stringMatching(/ stops\.$/),
-        expect.stringMatching(/ (does not move|stays)\.$/),
+        expect.stringMatching(/ (does not move|stays open)\.$/),
         expect.stringMatching(/ stops\.$/),
       ]);
       expect(steps.filter((step) => step.title.endsWith("commands")).map((step) => step.says)).toEqual([

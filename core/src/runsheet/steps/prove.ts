@@ -6,6 +6,7 @@ import {
   provedMoving,
   provingText,
   reactionMoments,
+  reactionsOf,
   travelMemories,
   type BoardInput,
   type Condition,
@@ -20,27 +21,14 @@ import { chosenProcedures } from "../chosen.ts";
 import { proofBasis, settingFacts } from "../rests.ts";
 import type { StepDraft } from "../step.ts";
 
-/** What a stop does on an input of which the profile says no more. */
-const stops: Record<ReactionMoment, string> = {
-  closed: "does not move",
-  opening: "stops",
-  open: "does not move",
-  closing: "stops",
-};
-
-/** True where a contact stops the leaf: it is proved by that, and commands nothing. */
-const isStop = ({ contact }: ContactDemand, input: BoardInput) =>
-  contact.duty === "stop" && input.takes[0] === "stop";
-
 function reactionOf(
   planned: Planned,
   input: BoardInput,
   atEnd: BenchState,
   moment: ReactionMoment,
 ): string | undefined {
-  if (!input.reactions.length) return stops[moment];
   const ask = circumstancesOf(planned, atEnd, nothingRead);
-  const act = input.reactions.find((row) => conditionHolds(row.when, ask))?.[moment];
+  const act = reactionsOf(input).find((row) => conditionHolds(row.when, ask))?.[moment];
   return act && actText(act, moment);
 }
 
@@ -85,6 +73,7 @@ function protectionSteps(
         effects: [],
         needs: ready(planned),
         trips,
+        proves: { leaf: moment },
         alsoSee: [`The ${thing} ${reaction}.`],
         ifNot: `Take the ${thing} out of use until this is put right.`,
         rests: [...basis.rests, { fact: `Tripped with the ${thing} ${moment}`, is: reaction }],
@@ -110,6 +99,7 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
     effects: [],
     needs: ready(planned),
     trips: contactPart(device.id, contact.id),
+    proves: { leaf: contact.duty === "close-only" ? "open" : "closed", commands: true },
     alsoSee: [`The ${movingThing(planned.bundle.board)} answers as ${input.label.toLowerCase()}.`],
     rests: settingFacts(planned, [...input.setBy, "command-logic"]),
     voidBy: { moved: [{ id: device.id, name: device.name }] },
@@ -145,13 +135,10 @@ export function proveSteps(planned: Planned, atEnd: BenchState): StepDraft[] {
   return [
     ...jumperSteps(planned),
     ...contacts
-      .filter(({ demand, input }) => input.reactions.length || isStop(demand, input))
+      .filter(({ input }) => reactionsOf(input).length)
       .flatMap(({ demand, input }) => protectionSteps(planned, demand, input, atEnd)),
     ...contacts
-      .filter(
-        ({ demand, input }) =>
-          !input.reactions.length && !isStop(demand, input) && !senses.includes(demand.contact.duty),
-      )
+      .filter(({ demand, input }) => !reactionsOf(input).length && !senses.includes(demand.contact.duty))
       .map(({ demand, input }) => commandStep(planned, demand, input)),
     {
       id: "prove:release",

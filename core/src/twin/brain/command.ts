@@ -1,10 +1,12 @@
 import {
   actWord,
   conditionHolds,
+  reactionsOf,
   type ActWord,
   type BoardInput,
   type Command,
   type End,
+  type Reaction,
   type ReactionMoment,
 } from "../../board/index.ts";
 import { askOf, holds, inForce, isOff, leavesOf } from "./ask.ts";
@@ -16,10 +18,10 @@ import { placeOf, setOff, stop } from "./run.ts";
 const movingOf = (toward: End) => (toward === "open" ? "opening" : "closing");
 
 /** The row of its reactions that counts just now; undefined for an input that does not react, is off, or is not tripped. */
-function rowNow(brain: Brain, input: BoardInput): BoardInput["reactions"][number] | undefined {
+function rowNow(brain: Brain, input: BoardInput): Reaction | undefined {
   if (!brain.tripped.has(input.id) || isOff(brain, input)) return undefined;
   const ask = askOf(brain);
-  return input.reactions.find(({ when }) => conditionHolds(when, ask));
+  return reactionsOf(input).find(({ when }) => conditionHolds(when, ask));
 }
 
 /** What a tripped input does in a moment; undefined for one that is not there for that, or is off. */

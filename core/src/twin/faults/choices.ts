@@ -7,7 +7,7 @@ import { kinds, onlyOf, type FaultKind, type TwinFault } from "./kinds.ts";
 export interface FaultChoice {
   /** What is wrong: "A core is broken". */
   what: string;
-  /** Where: "Beam, road side: BN at contact a"; empty where there is but one place. */
+  /** Where: "Beam, road side: BN (contact a)"; empty where there is but one place. */
   where: string;
   fault: TwinFault;
 }
@@ -38,7 +38,7 @@ const places: Record<FaultKind, (site: Site) => [where: string, fault: TwinFault
   "core-off": ({ devices }) =>
     devices.flatMap(({ id, name, profile }) =>
       profile.pins.map((pin): [string, TwinFault] => [
-        `${name}: ${pin.core}, ${pin.label}`,
+        `${name}: ${pin.core} (${pin.label})`,
         { kind: "core-off", device: id, pin: pin.id },
       ]),
     ),

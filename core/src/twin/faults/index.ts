@@ -1,3 +1,4 @@
+export { advice as faultAdvice } from "./advice.ts";
 export { faultChoices, type FaultChoice } from "./choices.ts";
 export {
   faultSchema,

@@ -51,7 +51,7 @@ interface Shown {
 const lampLooks = (lamp: Lamp, look: LampLook | undefined) => (look?.other && lamp.other) || lamp.colour;
 
 /** A lamp in words: its name, its colour, how it shines, and how many flashes it gives. */
-export function lampSaid(lamp: Lamp, { is, look }: Shown): string {
+function lampSaid(lamp: Lamp, { is, look }: Shown): string {
   const flashes = look?.flashes ? `, ${look.flashes} flashes` : "";
   return `${lamp.label}, ${lampLooks(lamp, look)}, ${is}${flashes}`;
 }

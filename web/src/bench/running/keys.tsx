@@ -1,7 +1,7 @@
 import { heardBy, keysTogether, type Gesture } from "@anvilcloud/core";
 import { Button, Row } from "../../ui/index.ts";
-import { sends } from "../live/sends.ts";
-import { LiveKey } from "../live/live-key.tsx";
+import { sends } from "./sends.ts";
+import { LiveKey } from "../panel/live-key.tsx";
 import type { Running } from "./use-running.ts";
 
 /** Every key of the running board, those that are worked together, and what a transmitter can send. */

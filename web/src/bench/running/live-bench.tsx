@@ -15,7 +15,7 @@ import { color, font, narrow, size, space } from "../../theme/index.ts";
 import { Button, Failed, Glass, Loading, Quiet, Row, Segments, Tabs } from "../../ui/index.ts";
 import { BoardFace } from "../board-face.tsx";
 import { deviceNumbers } from "../geometry.ts";
-import { standingText } from "../live/sends.ts";
+import { standingText } from "./sends.ts";
 import { Thing } from "../thing/thing.tsx";
 import { TurnDial } from "../turn.ts";
 import type { BenchView } from "../view.ts";

@@ -3,7 +3,7 @@ import { Columns2, Copy, Download, Pencil, Play } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
-import { FaceViewer, LiveProfile, liveView, saveText, useBoardView, type LiveShown } from "../../bench/index.ts";
+import { FaceViewer, saveText, useBoardView } from "../../bench/index.ts";
 import { boardKey, boardSourceAddress, getJson, getText, HighlightProvider } from "../../data/index.ts";
 import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, SubHeading, Tabs, Title } from "../../ui/index.ts";
 import { BoardFacts } from "./board-facts.tsx";
@@ -73,7 +73,6 @@ function RestsOnIt({ board }: { board: BoardProfile }) {
 function BoardView({ board }: { board: BoardProfile }) {
   const [moment, setMoment] = useState<Moment>("powered");
   const view = useBoardView(board, moment);
-  const [live, setLive] = useState<LiveShown>();
   return (
     <>
       <Row style={{ justifyContent: "space-between" }}>
@@ -92,7 +91,7 @@ function BoardView({ board }: { board: BoardProfile }) {
       <Beside>
         <HighlightProvider>
           <FaceViewer
-            view={live ? liveView(view, live) : view}
+            view={view}
             label={`Face of ${board.name}`}
             fileName={board.id}
             lead={<Segments label="Moment" value={moment} onChange={setMoment} options={moments} />}
@@ -102,7 +101,6 @@ function BoardView({ board }: { board: BoardProfile }) {
           label="About this board"
           pages={[
             { id: "facts", title: "Facts", content: <BoardFacts board={board} /> },
-            { id: "try", title: "Try it", content: <LiveProfile board={board} onShow={setLive} /> },
             { id: "menus", title: "Menus", content: <BoardPanel board={board} /> },
             { id: "procedures", title: "Procedures", content: <BoardProcedures board={board} /> },
             { id: "memory", title: "Memory and codes", content: <BoardMemory board={board} /> },

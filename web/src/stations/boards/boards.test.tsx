@@ -1,6 +1,5 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
-import { jest } from "@jest/globals";
 import { planJob, readBoard, type BoardProfile } from "@anvilcloud/core";
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { createMemoryRouter, RouterProvider } from "react-router";
@@ -214,41 +213,5 @@ describe("revisions", () => {
     await waitFor(() =>
       expect(sent).toContainEqual(expect.objectContaining({ method: "DELETE", address: `${key}?revision=2` })),
     );
-  });
-});
-
-describe("a board that is tried", () => {
-  const slathorn = boards[1]!;
-  beforeEach(async () => {
-    serve({ "/api/boards/furzel-slathorn": slathorn });
-    show("/boards/furzel-slathorn");
-    fireEvent.click(await screen.findByRole("tab", { name: "Try it" }));
-  });
-  const display = () => screen.getByRole("status", { name: "Display" }).textContent;
-  const key = (name: string) => screen.getByRole("button", { name });
-
-  /** Holds a key for so many seconds by a clock that is moved on. */
-  function holds(name: string, seconds: number) {
-    const clock = jest.spyOn(performance, "now").mockReturnValue(0);
-    fireEvent.keyDown(key(name), { key: "Enter" });
-    clock.mockReturnValue(seconds * 1_000);
-    fireEvent.keyUp(key(name), { key: "Enter" });
-    clock.mockRestore();
-  }
-
-  test("its keys, pressed and held, move the gate and walk the menus, and it is said what came of it", () => {
-    fireEvent.click(key("+"));
-    expect(screen.getAllByText("The gate opens.").length).toBeGreaterThan(0);
-    fireEvent.click(screen.getByRole("button", { name: "Let it run to its end" }));
-    expect(screen.getByText("The gate is open.")).toBeTruthy();
-    holds("ƒ", 3.2);
-    expect(display()).toBe("10");
-    fireEvent.click(key("ƒ"));
-    expect(display()).toBe("20");
-    fireEvent.click(key("+"));
-    fireEvent.click(key("ƒ"));
-    holds("ƒ", 1);
-    expect(screen.getByText("Not saved, and as before: 10 Pause before closing.")).toBeTruthy();
-    expect(display()).toBe("00");
   });
 });

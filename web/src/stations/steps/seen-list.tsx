@@ -39,14 +39,15 @@ function LampLine({ seen, board }: { seen: Extract<Seen, { kind: "lamp" }>; boar
   const lights = useLights([{ kind: "lamp", id: seen.lamp }]);
   const lamp = board.lamps.find((each) => each.id === seen.lamp);
   const colour = (seen.look?.other && lamp?.other) || (lamp?.colour ?? "white");
-  const still = seen.is === seen.was ? "still " : "";
+  const still = seen.meanwhile ? "" : seen.is === seen.was ? "still " : "";
   return (
     <li {...lights}>
       <svg className="lamp" viewBox="-5 -5 10 10" width={44} height={44} aria-hidden>
-        <LampShape colour={colour} is={seen.is} />
+        <LampShape colour={colour} is={seen.meanwhile ?? seen.is} />
       </svg>
       <span>
         <b>{seen.label}</b> {still}
+        {seen.meanwhile && `${seen.meanwhile} meanwhile, then `}
         {seen.is}
         {seen.look?.flashes ? `, ${seen.look.flashes} flashes and a pause` : ""}
         <small>

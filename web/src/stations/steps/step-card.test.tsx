@@ -1,6 +1,6 @@
 import { gatesBefore, planJob, showPlan, type LogEntry, type Step, type StepEntry } from "@anvilcloud/core";
 import { jest } from "@jest/globals";
-import { act, cleanup, screen, waitFor } from "@testing-library/react";
+import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useJobBench } from "../../data/index.ts";
 import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
@@ -70,8 +70,40 @@ describe("the step card", () => {
     const { sent } = fakeServer();
     await renderInJob(netloft(), <Card start="do:power-up:on" />);
     await userEvent.click(screen.getByRole("button", { name: "Not seen" }));
-    await screen.findByText("Stop, boat store: the button is pressed in.");
     expect(posted(sent)[0]).toMatchObject({ outcome: "not-seen", effects: [] });
+    await screen.findByRole("list", { name: "What would look like it" });
+  });
+
+  test("not seen: each lamp is tapped to what was seen instead, and only what would look so is left, with what to do", async () => {
+    fakeServer();
+    await renderInJob(netloft(), <Card start="do:power-up:on" />);
+    await userEvent.click(screen.getByRole("button", { name: "Not seen" }));
+    const list = () => screen.findByRole("list", { name: "What would look like it" });
+    const told = async () =>
+      within(await list())
+        .getAllByRole("listitem")
+        .map(({ textContent }) => textContent);
+    expect((await told()).some((text) => text.includes("Edge, harbour leaf"))).toBe(true);
+    // Lit, blinking, dark.
+    for (const now of ["not told", "lit", "blinking"])
+      await userEvent.click(screen.getByRole("button", { name: `BEAM ${now}` }));
+    const left = await told();
+    expect(left.length).toBeGreaterThan(1);
+    for (const text of left) expect(text).toContain("Photocell, quay side");
+    expect(left[0]).toMatch(/BEAM is dark\..*(With the power off|Wipe both lenses)/);
+    expect(screen.getByText(/single faults look like it here/)).toBeTruthy();
+    // One more tap, and nothing is told of it.
+    await userEvent.click(screen.getByRole("button", { name: "BEAM dark" }));
+    expect(screen.getByRole("button", { name: "BEAM not told" })).toBeTruthy();
+  });
+
+  test("what should be seen tells the movement with its seconds, and what a button lights while it is pressed", async () => {
+    fakeServer();
+    await renderInJob(netloft(), <Card start="prove:key/turned:step:command" />);
+    const see = await screen.findByRole("list", { name: "You should now see" });
+    expect(see.textContent).toMatch(/STEP lit.*C2 closed through Key switch/);
+    expect(see.textContent).toMatch(/The overlapping leaf opens for \d+ s and stands fully open\./);
+    expect(screen.getByRole("button", { name: "Show how it moves" })).toBeTruthy();
   });
 
   test("an answer that cannot be stored is told wherever one has gone, with all it carries, and is sent again", async () => {

@@ -1,21 +1,14 @@
-import {
-  handlesOf,
-  heldBy,
-  sentence,
-  type Gate,
-  type Ran,
-  type Seen,
-  type Step,
-  type StepEntry,
-} from "@anvilcloud/core";
+import { handlesOf, heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
+import { useRan } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
 import {
   Button,
   Heading,
+  Loading,
   Notice,
   Opener,
   PageTitle,
@@ -31,12 +24,12 @@ import { AnswerBar } from "./answer-bar.tsx";
 import { StepCores } from "./core-table.tsx";
 import { GateNotice } from "./gate-notice.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
+import { Instead } from "./instead/index.ts";
 import { StepKeys } from "./keys/step-keys.tsx";
-import { Meanings } from "./meanings.tsx";
 import { Readings } from "./readings.tsx";
 import { SeenList } from "./seen-list.tsx";
 import { Speaking } from "./speaking.tsx";
-import { StepMotion, useRan } from "./step-motion.tsx";
+import { StepMotion } from "./step-motion.tsx";
 import { StepPictures } from "./step-pictures.tsx";
 import { useAnswerStep } from "./use-answer-step.ts";
 import { byAnswer, useArmed } from "./use-armed.ts";
@@ -151,13 +144,6 @@ function waitText(gates: readonly Gate[], closed: boolean, unread: boolean): str
   return unread ? "Looking…" : undefined;
 }
 
-/** What is seen, its movements told as they were run, with their seconds, once that is known. */
-function seenWith(see: readonly Seen[], ran: Ran | undefined): Seen[] {
-  if (!ran?.moves.length) return [...see];
-  const others = see.filter((each) => each.kind !== "text" || !each.moves);
-  return [...others, ...ran.moves.map((text): Seen => ({ kind: "text", text }))];
-}
-
 /** One step: one action, what should be seen, seen or not seen, and what it means if not. */
 export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   const { job, plan, planning, answer, unstored, closed } = useJobBench();
@@ -194,7 +180,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
     k: () => go(steps.beside(step.id, -1)),
     ArrowLeft: () => go(steps.beside(step.id, -1)),
   });
-  const ran = useRan(step);
+  const ran = useRan(plan, step);
   const held = step.gesture && heldBy(step.gesture, handlesOf(plan.bundle.board));
   return (
     <Card aria-label={step.title}>
@@ -214,18 +200,16 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       {step.caution && <Notice tone="caution">{step.caution}</Notice>}
       <Action>
         <Says>{step.says}</Says>
-        <StepPictures step={step} />
+        <StepPictures step={step} ran={ran} />
       </Action>
       <StepCores step={step} />
       <StepKeys key={`keys ${step.id}`} step={step} />
       {held && <HoldTimer key={step.id} seconds={held.seconds} keyLabel={held.what} />}
-      {step.see.length > 0 && (
-        <div>
-          <Heading>You should now see</Heading>
-          <SeenList see={seenWith(step.see, ran)} board={plan.bundle.board} />
-          <StepMotion ran={ran} />
-        </div>
-      )}
+      <div>
+        <Heading>You should now see</Heading>
+        {ran ? <SeenList see={ran.see} board={plan.bundle.board} /> : <Loading what="what should be seen" />}
+        <StepMotion ran={ran} />
+      </div>
       {step.readings && <Readings asked={step.readings} answering={answering} />}
       <TextInput label="Note" value={note} onChange={answering.setNote} hint="kept with the answer" />
       <Said step={step} withdraw={() => say("withdrawn")} />
@@ -233,7 +217,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         <Opener>
           <SubHeading as="span">If you do not see it</SubHeading>
         </Opener>
-        {answering.why && <Meanings plan={plan} step={step} />}
+        {answering.why && <Instead key={step.id} step={step} />}
       </details>
       {step.source && (
         <Quiet>

@@ -1,10 +1,9 @@
-import { lookSeconds, type Frame, type Ran, type Step } from "@anvilcloud/core";
+import { lookSeconds, type Frame, type Ran } from "@anvilcloud/core";
 import { Play, Square } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { styled } from "styled-components";
 import { createFrames, Thing } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
-import { useAnswer } from "../../planner/index.ts";
 import { space } from "../../theme/index.ts";
 import { Button, Quiet, Row } from "../../ui/index.ts";
 
@@ -66,14 +65,6 @@ function MovingPicture({ ran }: { ran: Ran }) {
         </Quiet>
       </Row>
     </Small>
-  );
-}
-
-/** What a step moves, run on this job's installation; undefined until it is known, and for a step that makes no gesture. */
-export function useRan(step: Step): Ran | undefined {
-  const { plan } = useJobBench();
-  return useAnswer([plan, step.id], (planner) =>
-    step.gestures ? planner.ran(step.id) : Promise.resolve(undefined),
   );
 }
 

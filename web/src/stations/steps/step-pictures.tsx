@@ -1,4 +1,4 @@
-import type { Step } from "@anvilcloud/core";
+import type { Ran, Step } from "@anvilcloud/core";
 import { memo } from "react";
 import { styled } from "styled-components";
 import { benchBox, BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
@@ -18,18 +18,17 @@ const Picture = styled.div`
 const mostLamps = 3;
 
 /** The parts of the board the step is about, as they look once it is done. */
-export const StepPictures = memo(function StepPictures({ step }: { step: Step }) {
+export const StepPictures = memo(function StepPictures({ step, ran }: { step: Step; ran: Ran | undefined }) {
   const { plan } = useJobBench();
   const { board } = plan.bundle;
-  const changed = step.see.flatMap((seen) =>
-    seen.kind === "lamp" && seen.is !== seen.was ? [seen.lamp] : [],
-  );
+  const see = ran?.see ?? [];
+  const changed = see.flatMap((seen) => (seen.kind === "lamp" && seen.is !== seen.was ? [seen.lamp] : []));
   const lamps = changed.length > mostLamps ? [] : changed.map((id) => ({ kind: "lamp" as const, id }));
   // A display that changes is shown whole.
-  const display = step.see.some(({ kind }) => kind === "display")
+  const display = see.some(({ kind }) => kind === "display")
     ? [{ kind: "display" as const, id: "display" }]
     : [];
-  const view = stepView(plan, step);
+  const view = stepView(plan, step, ran);
   const numbers = deviceNumbers(plan.wiring.devices);
   return cropBoxes(board, [...step.subjects, ...lamps, ...display], benchBox(board, view.cores)).map(
     (box) => (

@@ -5,12 +5,8 @@ import {
   keyDown,
   keyUp,
   nextSeconds,
-  placeOf,
   pressesInRow,
-  setTripped,
-  settles,
   shortestHold,
-  told,
   waits,
   type Brain,
   type Gesture,
@@ -21,38 +17,19 @@ import { useEffect, useRef, useState } from "react";
 const untilNextPress = 450;
 /** How often time passes at the board, ms. */
 const tickMs = 200;
-/** Sentences that are kept of what happened. */
-const mostSaid = 6;
-
-const lookAt = (brain: Brain) => ({
-  ...faceOf(brain),
-  place: placeOf(brain),
-  toward: brain.run?.toward,
-  powered: brain.power,
-  mains: brain.mains,
-  battery: brain.battery,
-  tripped: [...brain.tripped],
-  positions: brain.positions,
-});
-
-/** What a running board shows just now. */
-export type LiveShown = ReturnType<typeof lookAt>;
-
 type Timer = ReturnType<typeof setTimeout>;
 
-/** A board that runs in real time: what it shows, what happened, and what can be done with it. */
-export function useLiveBoard(begin: () => Brain) {
-  const [brain, setBrain] = useState(() => Object.assign(begin(), { live: true }));
-  const [shown, setShown] = useState(() => lookAt(brain));
-  const [said, setSaid] = useState<readonly string[]>([]);
+/** A board's keys and display in real time, without what it moves. */
+export function useKeys(begin: () => Brain) {
+  const [brain] = useState(() => Object.assign(begin(), { live: true }));
+  const [display, setDisplay] = useState(() => faceOf(brain).display);
   const presses = useRef<{ key: string; times: number; timer: Timer }>(undefined);
   const held = useRef<{ key: string; moves: boolean; acted: boolean; timer?: Timer }>(undefined);
 
-  /** Does something at the board, and tells what came of it. */
+  /** Does something at the board, and looks what it shows. */
   function does(act: () => void) {
-    const texts = told(brain, act);
-    if (texts.length) setSaid((before) => [...before, ...texts].slice(-mostSaid));
-    setShown(lookAt(brain));
+    act();
+    setDisplay(faceOf(brain).display);
   }
 
   useEffect(() => {
@@ -109,23 +86,5 @@ export function useLiveBoard(begin: () => Brain) {
     else made({ hold: { key, seconds } });
   }
 
-  return {
-    ...shown,
-    shown,
-    brain,
-    said,
-    made,
-    down,
-    up,
-    trip: (input: string, to: boolean) => does(() => setTripped(brain, input, to)),
-    letRun: () => does(() => settles(brain)),
-    again: (next: Brain) => {
-      clearTimeout(presses.current?.timer);
-      clearTimeout(held.current?.timer);
-      presses.current = undefined;
-      setBrain(Object.assign(next, { live: true }));
-      setSaid([]);
-      setShown(lookAt(next));
-    },
-  };
+  return { brain, display, made, down, up };
 }

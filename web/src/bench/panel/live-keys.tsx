@@ -4,7 +4,7 @@ import { styled } from "styled-components";
 import { size, space } from "../../theme/index.ts";
 import { Glass, Row } from "../../ui/index.ts";
 import { Keys } from "./keys.tsx";
-import { useLiveBoard } from "./use-live-board.ts";
+import { useKeys } from "./use-keys.ts";
 
 const Small = styled.div`
   display: grid;
@@ -18,7 +18,7 @@ const Small = styled.div`
 
 /** The keys and the display of a running board, for someone who tries a way through its menus. */
 export function LiveKeys({ begin, onPanel }: { begin: () => Brain; onPanel: (at: PanelState) => void }) {
-  const live = useLiveBoard(begin);
+  const live = useKeys(begin);
   const { panel } = live.brain;
   useEffect(() => onPanel(panel), [panel, onPanel]);
   return (

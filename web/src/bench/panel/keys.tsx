@@ -1,9 +1,9 @@
 import { keysTogether } from "@anvilcloud/core";
 import { Button, Row } from "../../ui/index.ts";
 import { LiveKey } from "./live-key.tsx";
-import type { useLiveBoard } from "./use-live-board.ts";
+import type { useKeys } from "./use-keys.ts";
 
-export type Live = ReturnType<typeof useLiveBoard>;
+export type Live = ReturnType<typeof useKeys>;
 
 /** Every key of a running board: pressed, held, turned, and those that are worked together. */
 export function Keys({ live }: { live: Live }) {

@@ -1,0 +1,97 @@
+import { planJob, type JobPlan } from "../../plan/index.ts";
+import { demoBundle, demoJobs } from "../../testing/shipped.ts";
+import { likeliest, ranStep, sightsOf, type SeenInstead, type Sights } from "./index.ts";
+
+function sightsAt(plan: JobPlan, start: string): Sights {
+  const { id } = plan.sheet.find((step) => step.id.startsWith(start))!;
+  const trying = sightsOf(plan, plan.sheet, id);
+  for (;;) {
+    const part = trying.next();
+    if (part.done) return part.value!;
+    expect(part.value).toBeGreaterThan(0);
+    expect(part.value).toBeLessThanOrEqual(1);
+  }
+}
+
+const told = (sights: Sights, seen: SeenInstead) =>
+  likeliest(seen, sights).faults.map(({ what, where }) => (where ? `${what}: ${where}` : what));
+
+const netloft = planJob(demoBundle("netloft"));
+
+describe("a protection's lamp that is dark when power comes", () => {
+  const sights = sightsAt(netloft, "do:power-up:on");
+
+  test("is a core of its own device, its beam, or a contact that stays open, what is met most often first", () => {
+    const faults = told(sights, { lamps: { "lamp-beam": "dark" } });
+    expect(faults.every((text) => text.includes("Photocell, quay side"))).toBe(true);
+    expect(faults[0]).toMatch(/^A core is broken|^A beam is out of line/);
+    expect(faults).toContain("A beam is out of line: Photocell, quay side");
+    const [core] = faults.filter((text) => text.startsWith("A core is broken"));
+    // All four cores of its receiver are named in one line; nothing of any other device is.
+    for (const colour of ["BN", "BU", "BK", "GY"]) expect(core).toContain(colour);
+  });
+
+  test("with each further thing that is told no more faults are left, and none that disagrees", () => {
+    const one = likeliest({ lamps: { "lamp-edge": "dark" } }, sights);
+    const both = likeliest({ lamps: { "lamp-edge": "dark", "lamp-beam": "lit" } }, sights);
+    expect(one.exact && both.exact).toBe(true);
+    expect(both.faults.length).toBeLessThanOrEqual(one.faults.length);
+    for (const { sight } of both.faults) expect(sight.lamps).toMatchObject({ "lamp-edge": "dark" });
+  });
+
+  test("what no single fault does is said to be none, with what comes nearest", () => {
+    const { exact, faults } = likeliest({ lamps: { "lamp-edge": "dark", radio: "blinking" } }, sights);
+    expect(exact).toBe(false);
+    expect(faults.every(({ sight }) => sight.lamps["lamp-edge"] === "dark")).toBe(true);
+  });
+});
+
+test("a lamp that stays lit while a beam is broken: a contact that never tells, or a link that bridges it", () => {
+  const sights = sightsAt(netloft, "sense:cell-street/beam:beam");
+  const faults = told(sights, { lamps: { "lamp-beam": "lit" } });
+  expect(faults).toContain("A link was left in: P1–P3");
+  expect(faults).toContain("A contact is stuck: Photocell, quay side: never tells that the beam is broken");
+});
+
+test("a gate that does not set off: a drive's core, or a protection that reads open, each with what to do", () => {
+  const sights = sightsAt(netloft, "prove:key/turned:step:command");
+  expect(sights.due.moved).toBe("opens");
+  const { exact, faults } = likeliest({ moved: "nothing moves" }, sights);
+  expect(exact).toBe(true);
+  const devices = faults.map(({ where }) => where.split(":")[0]);
+  expect(devices).toEqual(expect.arrayContaining(["Key switch, gate post", "Stop, boat store"]));
+  for (const { todo } of faults) expect(todo).toMatch(/^[A-Z].*\.$/);
+  // Which of them it is the lamps tell.
+  const stop = likeliest({ moved: "nothing moves", lamps: { "lamp-stop": "dark" } }, sights).faults;
+  expect(stop.every(({ where }) => where.startsWith("Stop, boat store"))).toBe(true);
+});
+
+test("what the display shows is compared as it is read, not as it is typed", () => {
+  const icehouse = planJob(demoBundle("icehouse"));
+  const sights = sightsAt(icehouse, "sense:cell");
+  const shown = new Set(sights.faulty.map(({ sight }) => sight.display));
+  for (const display of shown) {
+    const typed = display.toUpperCase().replaceAll("|", "  ");
+    expect(likeliest({ display: typed }, sights).faults).toEqual(likeliest({ display }, sights).faults);
+  }
+});
+
+test.each(demoJobs())(
+  "%s: a fault that looks like nothing is not named, and each named one truly looks so",
+  (id) => {
+    const plan = planJob(demoBundle(id));
+    const step = plan.sheet.find((each) => each.id.startsWith("do:power-up"))!;
+    const { due, faulty } = sightsAt(plan, step.id);
+    for (const { fault, sight } of faulty) {
+      const { lamps, display } = ranStep(plan, plan.sheet, step.id, [fault])!;
+      expect([id, fault, lamps, display]).toEqual([id, fault, sight.lamps, sight.display]);
+      expect([id, fault, sight]).not.toEqual([id, fault, due]);
+    }
+    const often = faulty.map((each) => each.often);
+    expect(often).toEqual(often.toSorted((a, b) => b - a));
+  },
+);
+
+test("of a step the sheet has not, nothing is tried", () => {
+  expect(sightsOf(netloft, netloft.sheet, "nothing").next()).toEqual({ done: true, value: undefined });
+});

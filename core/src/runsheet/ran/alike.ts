@@ -1,0 +1,128 @@
+import { listed } from "../../quantity/index.ts";
+import type { LampState, Planned } from "../../state/index.ts";
+import { faultChoices, faultAdvice, type FaultChoice, type TwinFault } from "../../twin/index.ts";
+import type { Step } from "../step.ts";
+import { wayTold } from "./moves.ts";
+import { playStep, type StepPlayed } from "./play.ts";
+import { movesOf } from "./ran.ts";
+
+/** All of a step that can be told from where someone stands. */
+interface Sight {
+  lamps: Record<string, LampState>;
+  display: string;
+  /** What moved, in a few words: "opens part-way, then closes". */
+  moved: string;
+}
+
+/** A single fault that would make a step look otherwise. */
+export interface LookAlike {
+  /** What is wrong, and where. */
+  what: string;
+  where: string;
+  fault: TwinFault;
+  todo: string;
+  /** 1 seldom to 10 daily. */
+  often: number;
+  sight: Sight;
+}
+
+/** A step as it should look, and as it would with each single fault that shows in it. */
+export interface Sights {
+  due: Sight;
+  faulty: LookAlike[];
+}
+
+/** What someone saw instead; what they did not look at is left out. */
+export type SeenInstead = Partial<Omit<Sight, "lamps">> & { lamps?: Record<string, LampState> };
+
+function sightOf(planned: Planned, step: Step, made: StepPlayed): Sight {
+  const { lamps, display } = made.after;
+  const { movements } = movesOf(planned, made);
+  return {
+    lamps,
+    display: step.shows ?? display,
+    moved: wayTold(movements, planned.bundle.job.survey.leaves.length),
+  };
+}
+
+const sameLamps = (one: Sight, other: Sight): boolean =>
+  Object.keys({ ...one.lamps, ...other.lamps }).every(
+    (id) => (one.lamps[id] ?? "dark") === (other.lamps[id] ?? "dark"),
+  );
+
+const sameSight = (one: Sight, other: Sight): boolean =>
+  one.display === other.display && one.moved === other.moved && sameLamps(one, other);
+
+/** Faults of one kind at one device that look the same are told once, with all their places. */
+function gathered(found: readonly LookAlike[]): LookAlike[] {
+  const groups: LookAlike[][] = [];
+  const deviceOf = ({ fault }: LookAlike) => ("device" in fault ? fault.device : JSON.stringify(fault));
+  for (const each of found) {
+    const own = groups.find(
+      ([first]) =>
+        first!.what === each.what &&
+        deviceOf(first!) === deviceOf(each) &&
+        sameSight(first!.sight, each.sight),
+    );
+    if (own) own.push(each);
+    else groups.push([each]);
+  }
+  return groups.map((group) => {
+    const [first] = group as [LookAlike];
+    const [name = "", ...others] = first.where.split(": ");
+    const places = group.map(({ where }) => where.slice(name.length + 2));
+    return others.length && group.length > 1 ? { ...first, where: `${name}: ${listed(places)}` } : first;
+  });
+}
+
+/** Plays a step with each of some faults; nothing for one that does not show in it. */
+function shows(planned: Planned, sheet: readonly Step[], at: number, due: Sight) {
+  return ({ what, where, fault }: FaultChoice): LookAlike[] => {
+    const sight = sightOf(planned, sheet[at]!, playStep(planned, sheet, at, [fault]));
+    if (sameSight(sight, due)) return [];
+    return [{ what, where, fault, ...faultAdvice[fault.kind], sight }];
+  };
+}
+
+/**
+ * Plays a step of a sheet with every single fault the installation can have, part by part, so that whoever asks may do
+ * something else meanwhile; it gives those that show, those that are met most often first.
+ */
+export function* sightsOf(
+  planned: Planned,
+  sheet: readonly Step[],
+  id: string,
+): Generator<number, Sights | undefined> {
+  const at = sheet.findIndex((step) => step.id === id);
+  if (at < 0) return undefined;
+  const due = sightOf(planned, sheet[at]!, playStep(planned, sheet, at));
+  const tried = shows(planned, sheet, at, due);
+  const faulty: LookAlike[] = [];
+  const choices = faultChoices(planned);
+  for (const [n, choice] of choices.entries()) {
+    faulty.push(...tried(choice));
+    yield (n + 1) / choices.length;
+  }
+  return { due, faulty: gathered(faulty).sort((a, b) => b.often - a.often) };
+}
+
+const plain = (text: string) => text.toLowerCase().replaceAll(/[\s|]+/g, "");
+
+/** What of what was seen a sight has, and what it has not. */
+function agrees({ lamps, display, moved }: SeenInstead, sight: Sight): { yes: number; no: number } {
+  const told = [
+    ...Object.entries(lamps ?? {}).map(([id, is]) => (sight.lamps[id] ?? "dark") === is),
+    ...(display === undefined ? [] : [plain(display) === plain(sight.display)]),
+    ...(moved === undefined ? [] : [moved === sight.moved]),
+  ];
+  const yes = told.filter(Boolean).length;
+  return { yes, no: told.length - yes };
+}
+
+/**
+ * The single faults that would look like what was seen, likeliest first; where none looks just so, those that come nearest.
+ */
+export function likeliest(seen: SeenInstead, { faulty }: Sights): { exact: boolean; faults: LookAlike[] } {
+  const least = Math.min(...faulty.map(({ sight }) => agrees(seen, sight).no));
+  return { exact: least === 0, faults: faulty.filter(({ sight }) => agrees(seen, sight).no === least) };
+}

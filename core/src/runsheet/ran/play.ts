@@ -1,0 +1,218 @@
+import type { Installation } from "../../circuit/index.ts";
+import { contactPart } from "../../node/index.ts";
+import { applyEffect, stateAsFound, type BenchState, type Face, type Planned } from "../../state/index.ts";
+import {
+  comeOf,
+  courseOf,
+  faceOf,
+  happens,
+  lookSeconds,
+  placeOf,
+  putFaults,
+  tickSeconds,
+  twinRuns,
+  type Brain,
+  type BrainEvent,
+  type Course,
+  type TwinFault,
+} from "../../twin/index.ts";
+import type { Proof, Step } from "../step.ts";
+import type { Samples } from "./moves.ts";
+
+/** What lamps and display show at one moment. */
+type Look = Pick<Face, "lamps" | "looks" | "display">;
+
+/** A board at one moment of a run, kept while it runs on, and the circuit it reads. */
+interface Kept {
+  brain: Brain;
+  circuit: Installation;
+}
+
+/** A step as it was played: what was shown before it and once it is done, and all that happened between. */
+export interface StepPlayed {
+  course: Course;
+  before: Look;
+  after: Look;
+  /** The board as it stood while that was shown. */
+  kept: Kept;
+  /** What was shown at every look of the step, one after the other. */
+  looks: Look[];
+  seconds: number;
+  events: BrainEvent[];
+  /** Where each leaf was, every `lookSeconds` of the step. */
+  samples: Samples;
+}
+
+/** The longest that is waited for the leaves to stand, s. */
+const longestWait = 180;
+/** What follows a gesture at once has followed after so long, s. */
+const shortly = 0.3;
+/** How long a contact is pressed that commands, and one that guards is tripped before its lamp is looked at, s. */
+const pressed = 0.5;
+/** So much of its way a leaf has gone when it is met under way. */
+const underWay = 0.35;
+/** What differs from leaf to leaf is left out: it is the installation as it is planned. */
+const asPlanned = { seed: 1, spread: 0, live: false };
+
+/** The bench before a step, with every step before it done. */
+const stateBefore = (planned: Planned, sheet: readonly Step[], at: number): BenchState =>
+  sheet
+    .slice(0, at)
+    .flatMap(({ effects }) => effects)
+    .reduce(applyEffect, stateAsFound(planned.bundle));
+
+/** Places of the steps of a procedure that lead up to a step on one board, that step included. */
+function chainTo(sheet: readonly Step[], at: number): number[] {
+  const { after } = sheet[at]!;
+  if (after === undefined) return [at];
+  const before = sheet.findIndex(({ id }) => id === after);
+  return before < 0 ? [at] : [...chainTo(sheet, before), at];
+}
+
+/** True where another step of the same procedure goes on from this one. */
+const goesOn = (sheet: readonly Step[], { id }: Step): boolean => sheet.some(({ after }) => after === id);
+
+const isBusy = ({ twin: { brain } }: Course): boolean =>
+  brain.run !== undefined || brain.running !== undefined || brain.boot !== undefined;
+
+/** Waits until nothing is under way. */
+function rests(course: Course): void {
+  for (let waited = 0; waited < longestWait && isBusy(course); waited += lookSeconds)
+    twinRuns(course.twin, lookSeconds);
+  twinRuns(course.twin, shortly);
+}
+
+/** Makes the gestures of a step; of the last step of a procedure everything they set off is waited for. */
+function makes(course: Course, sheet: readonly Step[], step: Step): void {
+  for (const gesture of step.gestures ?? []) happens(course, { at: 0, do: gesture });
+  twinRuns(course.twin, shortly);
+  if (!goesOn(sheet, step)) rests(course);
+}
+
+const kept = ({ twin: { brain, site } }: Course): Kept => ({
+  brain: { ...brain, tripped: new Set(brain.tripped), at: { ...brain.at } },
+  circuit: site.at,
+});
+
+const commands = (course: Course, toward: "open" | "closed"): void =>
+  happens(course, { at: 0, do: { command: toward === "open" ? "open" : "close" } });
+
+/** Brings the leaves to where a contact is proved: an end, or on the way from one. */
+function brings(course: Course, moment: Proof["leaf"]): void {
+  const { brain, plant } = course.twin;
+  const from = moment === "closed" || moment === "opening" ? "closed" : "open";
+  if (placeOf(brain) !== from) {
+    commands(course, from);
+    rests(course);
+  }
+  if (moment === from) return;
+  const parts = () => Object.values(plant.leaves).map(({ motion, body }) => motion.at / body.travel);
+  const stood = parts();
+  const isUnderWay = () => parts().some((part, n) => Math.abs(part - stood[n]!) > underWay);
+  commands(course, from === "open" ? "closed" : "open");
+  for (let waited = 0; waited < longestWait && !isUnderWay() && isBusy(course); waited += lookSeconds)
+    twinRuns(course.twin, lookSeconds);
+}
+
+/** Trips a contact, and sees what comes of it; the face is looked at while it is tripped. */
+function trips(
+  course: Course,
+  { trips: part, proves }: Step,
+  faults: readonly TwinFault[],
+): Kept | undefined {
+  const { twin } = course;
+  const { device, contact } = part ?? contactPart("", "");
+  // A fault of the same contact has the last word.
+  putFaults(twin, [{ kind: "contact-stuck", device, contact, tripped: true }, ...faults]);
+  twinRuns(twin, pressed);
+  if (!proves) return undefined;
+  if (proves.commands) {
+    const during = kept(course);
+    // Where it moves only while it is pressed it is kept pressed.
+    if (twin.brain.run?.because === "held") rests(course);
+    putFaults(twin, faults);
+    rests(course);
+    return during;
+  }
+  if (proves.leaf === "closed" || proves.leaf === "open")
+    commands(course, proves.leaf === "open" ? "closed" : "open");
+  rests(course);
+  return undefined;
+}
+
+/** A step that someone's hands make: by gestures, or by tripping a contact. */
+function played(
+  planned: Planned,
+  sheet: readonly Step[],
+  at: number,
+  faults: readonly TwinFault[],
+): StepPlayed {
+  const step = sheet[at]!;
+  const chain = step.gestures ? chainTo(sheet, at) : [at];
+  const course = courseOf(planned, stateBefore(planned, sheet, chain[0]!), asPlanned);
+  const { twin } = course;
+  if (faults.length) putFaults(twin, faults);
+  for (const n of chain.slice(0, -1)) makes(course, sheet, sheet[n]!);
+  if (step.proves) brings(course, step.proves.leaf);
+  const stood = comeOf(course);
+  const counts = { first: stood.samples.first?.length ?? 0, second: stood.samples.second?.length ?? 0 };
+  const heard = twin.brain.events.length;
+  const before = faceOf(twin.brain);
+  const from = twin.ticks;
+  const looks: Look[] = [];
+  const { looks: looksOn } = twin.onlooker;
+  twin.onlooker.looks = () => {
+    looks.push(faceOf(twin.brain));
+    return looksOn();
+  };
+  let during: Kept | undefined;
+  if (step.trips) during = trips(course, step, faults);
+  else makes(course, sheet, step);
+  during ??= kept(course);
+  const { samples: all } = comeOf(course);
+  const samples: Samples = {};
+  for (const leaf of ["first", "second"] as const) {
+    // The last look before the step is where the leaf stood.
+    if (all[leaf]) samples[leaf] = all[leaf].slice(Math.max(0, counts[leaf] - 1));
+  }
+  return {
+    ...{ course, before, after: faceOf(during.brain), kept: during, looks, samples },
+    seconds: (twin.ticks - from) * tickSeconds,
+    events: twin.brain.events.slice(heard),
+  };
+}
+
+/** A step of which only what it changes is known: the bench before it, and after it. */
+function changed(
+  planned: Planned,
+  sheet: readonly Step[],
+  at: number,
+  faults: readonly TwinFault[],
+): StepPlayed {
+  const standing = (state: BenchState) => {
+    const course = courseOf(planned, state, asPlanned);
+    if (faults.length) putFaults(course.twin, faults);
+    return course;
+  };
+  const before = faceOf(standing(stateBefore(planned, sheet, at)).twin.brain);
+  const course = standing(sheet[at]!.during);
+  return {
+    ...{ course, before, after: faceOf(course.twin.brain), kept: kept(course), looks: [] },
+    ...{ seconds: 0, events: [], samples: {} },
+  };
+}
+
+/**
+ * Plays a step of a sheet on the moving installation, from where its procedure began, with these faults in it. A step that
+ * a profile only claims, and one that no hand makes, is what the sheet says it changes.
+ */
+export function playStep(
+  planned: Planned,
+  sheet: readonly Step[],
+  at: number,
+  faults: readonly TwinFault[] = [],
+): StepPlayed {
+  const { gestures, claimed, trips: tripped } = sheet[at]!;
+  const byHand = (gestures !== undefined && !claimed) || tripped !== undefined;
+  return (byHand ? played : changed)(planned, sheet, at, faults);
+}

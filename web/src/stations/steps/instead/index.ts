@@ -1,0 +1,1 @@
+export { Instead } from "./instead.tsx";
