@@ -20,6 +20,7 @@ const coreLayers = [
   "twin",
   "runsheet",
   "plan",
+  "lead",
   "replay",
   "record",
   "contract",

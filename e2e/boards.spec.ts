@@ -131,17 +131,20 @@ test("one more board, written in the app from an empty page to a planned job", a
 
   await expect(page.getByRole("heading", { level: 1, name: "Wrackline Works Gannet" })).toBeVisible();
 
-  // Tried at once: held by the keyboard it learns, and the leaf runs to its end.
-  await page.getByRole("tab", { name: "Try it" }).click();
+  // Run at once: held by the keyboard it learns, and the leaf runs to its end.
+  await page.getByRole("button", { name: "Run it" }).click();
+  await page.getByRole("switch", { name: "Power" }).focus();
+  await page.keyboard.press("Space");
   const run = page.getByRole("button", { name: "RUN", exact: true });
   await run.focus();
   await page.keyboard.down("Enter");
   await expect(page.getByRole("button", { name: "RUN 5 s" })).toBeVisible();
   await page.keyboard.up("Enter");
   await expect(page.getByText("It begins: learns its stops.")).toBeVisible();
-  await page.getByRole("button", { name: "Let it run to its end" }).click();
-  await expect(page.getByText("In memory: travel.")).toBeVisible();
-  await expect(page.getByText("The gate is closed.")).toBeVisible();
+  await page.getByText("10×", { exact: true }).click();
+  await expect(page.getByText("In memory: travel.")).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("The gate is closed.")).toBeVisible({ timeout: 60_000 });
+  await page.goBack();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "YAML" }).click();
   const written = readFileSync(await (await download).path(), "utf8");

@@ -21,17 +21,6 @@ async function miswire(page: Page): Promise<void> {
   await page.getByRole("heading", { name: "Where a core really sits" }).scrollIntoViewIfNeeded();
 }
 
-/** The board tried: held by its key, both leaves open. */
-async function tryIt(page: Page): Promise<void> {
-  await page.getByRole("tab", { name: "Try it" }).click();
-  await page.getByRole("button", { name: "LEAF", exact: true }).focus();
-  await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "▲" }).focus();
-  await page.keyboard.down("Enter");
-  await expect(page.getByRole("button", { name: "▲ 2 s" })).toBeVisible();
-  await page.keyboard.up("Enter");
-}
-
 /** A gate half open, with someone waiting, time standing still. */
 async function runIt(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Remote: press" }).click();
@@ -83,7 +72,7 @@ const pictures: {
   { name: "hand-over", address: "/jobs/sailloft/hand-over" },
   { name: "record", address: "/jobs/sailloft/record" },
   { name: "boards", address: "/boards" },
-  { name: "board", address: "/boards/osierbeck-quernish", before: tryIt },
+  { name: "board", address: "/boards/osierbeck-quernish" },
   { name: "compare", address: "/boards/compare?a=sorrel-tinkell&b=dunnick-wendrel" },
   { name: "editor", address: "/boards/pengrath-drawmel/edit" },
   { name: "phone-step", address: step("icehouse", "travel", "do:encoder-ends:mark-up"), screen: phone },

@@ -12,6 +12,7 @@ export * from "./panel/index.ts";
 export * from "./twin/index.ts";
 export * from "./runsheet/index.ts";
 export * from "./plan/index.ts";
+export * from "./lead/index.ts";
 export * from "./replay/index.ts";
 export * from "./record/index.ts";
 export * from "./contract/index.ts";

@@ -4,7 +4,7 @@ import { faultSchema } from "../faults/index.ts";
 import { moverSchema } from "../traffic/index.ts";
 
 /** Raised with every change by which a twin would run otherwise: a run is the same only under the same. */
-export const engineVersion = 2;
+export const engineVersion = 3;
 
 export const runFormat = "anvilcloud/run@1";
 

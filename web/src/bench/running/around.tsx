@@ -46,6 +46,26 @@ export function Comers({ running: { does, info } }: { running: Running }) {
   );
 }
 
+/** Where someone brings the leaves by hand, their drives released. */
+const hands = [
+  { text: "Closed", at: "closed" },
+  { text: "Half-way", at: "middle" },
+  { text: "Open", at: "open" },
+] as const;
+
+/** Leaves that are brought somewhere by hand, or with the crank or chain of a door. */
+export function ByHand({ running: { does } }: { running: Running }) {
+  return (
+    <Row role="group" aria-label="By hand">
+      {hands.map(({ text, at }) => (
+        <Small key={at} $kind="outlined" onPress={() => does({ do: { place: { at, by: "hand" } } })}>
+          {text} by hand
+        </Small>
+      ))}
+    </Row>
+  );
+}
+
 /** The supply, and the inputs at their terminals. */
 export function Around({ running }: { running: Running }) {
   const { info, news, lamps, does } = running;

@@ -19,10 +19,11 @@ import { standingText } from "./sends.ts";
 import { Thing } from "../thing/thing.tsx";
 import { TurnDial } from "../turn.ts";
 import type { BenchView } from "../view.ts";
-import { Around, Comers } from "./around.tsx";
+import { Around, ByHand, Comers } from "./around.tsx";
 import { RunningFaults } from "./faults.tsx";
 import { KeptRuns } from "./kept.tsx";
 import { RunningKeys } from "./keys.tsx";
+import { LeadCard } from "./lead.tsx";
 import { Readouts } from "./readouts.tsx";
 import { clockText, Pace } from "./pace.tsx";
 import { useRunning, type Running } from "./use-running.ts";
@@ -189,6 +190,7 @@ function Shown({ running }: { running: Running }) {
             <Quiet>Nothing moves on this board.</Quiet>
           )}
           {board.leaves > 0 && <strong aria-live="polite">{standingText(board, news)}</strong>}
+          {info.layout.leaves.length > 0 && <ByHand running={running} />}
           {info.layout.leaves.length > 0 && <Comers running={running} />}
           {info.layout.leaves.length > 0 && <Readouts running={running} />}
           <Told aria-live="polite" aria-label="What happened">
@@ -252,6 +254,7 @@ function Begun({ given, start, again, lead }: BegunProps) {
         <Pace running={running} />
         {lead}
       </Row>
+      {start.from === "wired" && <LeadCard running={running} />}
       <Shown running={running} />
     </>
   );

@@ -6,6 +6,7 @@ import {
   faceOf,
   fillFrame,
   frameLayout,
+  Lead,
   parseRunFile,
   placeOf,
   planJob,
@@ -23,6 +24,7 @@ import {
   type FrameLayout,
   type Job,
   type JobBundle,
+  type LeadNow,
   type LiveAct,
   type LiveStart,
   type PartKey,
@@ -74,6 +76,8 @@ export interface LiveNews {
   beeps: readonly { times: number; long: boolean }[];
   /** It stands still until time is let run again. */
   paused: boolean;
+  /** Where someone stands who commissions it step by step. */
+  lead: LeadNow;
 }
 
 interface LiveEars {
@@ -98,6 +102,8 @@ export interface LiveHost {
   pace(times: number): Promise<void>;
   /** Runs until something happens at the board, and stands still then; false where nothing does. */
   toEvent(): Promise<boolean>;
+  /** The step at hand was done, though nothing at the board tells it. */
+  nod(): Promise<void>;
   kept(): Promise<Kept | undefined>;
   /** Plays a run file to its end; the mark it comes to. Throws ProblemsError. */
   replayed(file: unknown): Promise<{ mark: string; seconds: number }>;
@@ -136,6 +142,7 @@ class Bench {
     readonly session: Session,
     readonly bundle: JobBundle,
     readonly layout: FrameLayout,
+    private readonly lead: Lead,
     private readonly ears: LiveEars,
     private readonly clock: Clock,
   ) {
@@ -183,6 +190,7 @@ class Bench {
         event.kind === "beeps" ? [{ times: event.times, long: event.long ?? false }] : [],
       ),
       paused: this.pace === 0,
+      lead: this.lead.now(),
     };
   }
 
@@ -211,6 +219,11 @@ class Bench {
     return came;
   }
 
+  nod(): void {
+    this.lead.nod();
+    this.tells();
+  }
+
   end(): void {
     this.stop();
   }
@@ -227,7 +240,8 @@ export function createLive(clock: Clock = ownClock): LiveHost {
       const state = benchFrom(plan, start.from);
       const session = new Session(plan, state, start);
       const layout = frameLayout(session.course.twin);
-      bench = new Bench(session, bundle, layout, ears, clock);
+      const lead = new Lead(plan, session.course.twin.brain);
+      bench = new Bench(session, bundle, layout, lead, ears, clock);
       return Promise.resolve({
         ...{ board: boardOnSite(bundle.job, bundle.board), job: bundle.job, layout },
         devices: plan.wiring.devices.map(({ id, name, profile }) => ({ id, name, profile })),
@@ -241,6 +255,7 @@ export function createLive(clock: Clock = ownClock): LiveHost {
     key: (key, goes) => Promise.resolve(bench?.key(key, goes)),
     pace: (times) => Promise.resolve(bench?.setPace(times)),
     toEvent: () => Promise.resolve(bench?.toEvent() ?? false),
+    nod: () => Promise.resolve(bench?.nod()),
     kept: () =>
       Promise.resolve(
         bench && {

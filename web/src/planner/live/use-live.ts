@@ -17,6 +17,7 @@ function remoteLive(): LiveHost {
     key: (key, goes) => remote.key(key, goes),
     pace: (times) => remote.pace(times),
     toEvent: () => remote.toEvent(),
+    nod: () => remote.nod(),
     kept: () => remote.kept(),
     replayed: (file) => remote.replayed(file),
     end() {

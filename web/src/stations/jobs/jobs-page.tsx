@@ -10,6 +10,7 @@ import { Button, Empty, FileButton, Failed, Loading, Notice, Quiet, Row, PageTit
 import { ColumnPage } from "../shared/page.ts";
 import { dayText } from "../shared/words.ts";
 import { NewJob } from "./new-job.tsx";
+import { Practice } from "./practice.tsx";
 
 const List = styled.ul`
   border-top: 1.5px solid ${color.strongLine};
@@ -141,6 +142,7 @@ export function Component() {
           </Button>
         </Row>
       )}
+      <Practice />
       <NewJob isOpen={adding} onClose={() => setAdding(false)} />
     </ColumnPage>
   );

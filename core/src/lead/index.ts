@@ -1,0 +1,2 @@
+export { Lead } from "./lead.ts";
+export type { LeadNow } from "./lead.ts";
