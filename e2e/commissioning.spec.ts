@@ -79,6 +79,7 @@ test("a two-leaf gate, by keyboard, from power-up to a full cycle; a slip is tol
   await it.says("Hold TAKE for 3 s; the board reads the dials.");
   // The slip: let go too early, and a switch flipped that nothing asks for.
   await it.holds("TAKE", 1);
+  await it.card.getByText("If it goes otherwise").click();
   await it.says(/Let go too early and nothing is read/);
   await it.works(/^Switch S1/, "Enter", /, on$/);
   await it.says("S1 stands at on: it belongs at off.");

@@ -1,7 +1,7 @@
 import { ArrowRight } from "lucide-react";
 import { styled } from "styled-components";
-import { color, size, space } from "../../theme/index.ts";
-import { Button, Quiet, Row } from "../../ui/index.ts";
+import { color, narrow, size, space } from "../../theme/index.ts";
+import { Button, Opener, Quiet, Row } from "../../ui/index.ts";
 import type { Running } from "./use-running.ts";
 
 const Card = styled.section`
@@ -15,11 +15,25 @@ const Card = styled.section`
   z-index: 2;
   border-left: 4px solid ${color.accent};
   border-radius: 8px;
-  p {
-    font-size: ${size.lead};
-    font-weight: 500;
-    max-width: 90ch;
+  ${narrow} {
+    padding: ${space.s} ${space.m};
+    max-height: 42dvh;
+    overflow-y: auto;
   }
+`;
+
+const Says = styled.strong`
+  font-size: ${size.lead};
+  font-weight: 500;
+  max-width: 90ch;
+  ${narrow} {
+    font-size: inherit;
+    line-height: 1.3;
+  }
+`;
+
+const Keys = styled.span`
+  font-size: ${size.small};
 `;
 
 const Amiss = styled.ul`
@@ -33,7 +47,9 @@ export function LeadCard({ running }: { running: Running }) {
   if (!step)
     return (
       <Card aria-label="Step by step">
-        <p>Commissioned: it runs on its own. Now stand in its way, press its edge, and see it answer.</p>
+        <Says>
+          Commissioned: it runs on its own. Now stand in its way, press its edge, and see it answer.
+        </Says>
       </Card>
     );
   return (
@@ -48,8 +64,8 @@ export function LeadCard({ running }: { running: Running }) {
           </Button>
         )}
       </Row>
-      <p>{step.says}</p>
-      {keys && <span>Keys from here: {keys}</span>}
+      <Says>{step.says}</Says>
+      {keys && <Keys>Keys from here: {keys}</Keys>}
       {amiss.length > 0 && (
         <Amiss aria-label="What keeps it">
           {amiss.map((text) => (
@@ -57,7 +73,12 @@ export function LeadCard({ running }: { running: Running }) {
           ))}
         </Amiss>
       )}
-      {step.ifNot && <Quiet>If nothing comes of it: {step.ifNot}</Quiet>}
+      {step.ifNot && (
+        <details>
+          <Opener>If it goes otherwise</Opener>
+          <Quiet>{step.ifNot}</Quiet>
+        </details>
+      )}
     </Card>
   );
 }

@@ -27,7 +27,8 @@ import { LeadCard } from "./lead.tsx";
 import { Readouts } from "./readouts.tsx";
 import { clockText, Pace } from "./pace.tsx";
 import { useRunning, type Running } from "./use-running.ts";
-import { linksNow, workPart } from "./work-face.ts";
+import { RunningWires } from "./wires.tsx";
+import { coresNow, linksNow, workPart } from "./work-face.ts";
 
 /** Drawing over time weighs as much as half a page: it comes when it is looked at. */
 const RunChart = lazy(() => import("./chart.tsx").then(({ RunChart: chart }) => ({ default: chart })));
@@ -123,9 +124,13 @@ const viewOf = (running: Running): BenchView => {
     looks: lamps.looks,
     display: news.display,
     cards: info.job.cards ?? deliveredCards(info.board),
-    cores: info.cores,
+    cores: coresNow(running),
   };
 };
+
+/** Wind that was put in, m/s. */
+const windOf = (faults: Running["news"]["faults"]): number =>
+  faults.reduce((sum, fault) => (fault.kind === "wind" ? sum + fault.metresPerSecond : sum), 0);
 
 /** The board's face: what is touched on it is worked. */
 function RunningFace({ running }: { running: Running }) {
@@ -185,7 +190,14 @@ function Shown({ running }: { running: Running }) {
         </Column>
         <Column>
           {info.layout.leaves.length > 0 ? (
-            <Thing board={board} leaves={info.job.survey.leaves} fields={info.fields} watch={running.watch} />
+            <Thing
+              board={board}
+              leaves={info.job.survey.leaves}
+              fields={info.fields}
+              watch={running.watch}
+              locks={info.layout.locks.length}
+              wind={windOf(news.faults)}
+            />
           ) : (
             <Quiet>Nothing moves on this board.</Quiet>
           )}
@@ -208,6 +220,7 @@ function Shown({ running }: { running: Running }) {
         label="At the running bench"
         pages={[
           { id: "chart", title: "Over time", content: <Chart running={running} /> },
+          { id: "wires", title: "Wiring", content: <RunningWires running={running} /> },
           { id: "faults", title: "Faults", content: <RunningFaults running={running} /> },
           { id: "kept", title: "Keep and play", content: <KeptRuns running={running} /> },
         ]}

@@ -77,6 +77,62 @@ describe("the live bench", () => {
     expect(screen.getAllByText("The gate opens.").length).toBeGreaterThan(0);
   });
 
+  test("a core is taken off, put on another terminal and put back; the board and its drawing follow", async () => {
+    const { lets } = await bench("done");
+    await press("Remote: press");
+    await lets(1);
+    await act(async () => fireEvent.click(screen.getByRole("tab", { name: "Wiring" })));
+    const chooses = async (name: RegExp, option: RegExp) => {
+      await act(async () => fireEvent.click(screen.getByRole("button", { name })));
+      await act(async () => fireEvent.click(screen.getByRole("option", { name: option })));
+    };
+    const beam = () => screen.getByRole("img", { name: /^Lamp BEAM/ }).getAttribute("aria-label");
+    await chooses(/Core$/, /Photocell, quay side: BK \(contact a\)/);
+    expect(screen.getByText("It sits on P3.")).toBeTruthy();
+    expect(beam()).toMatch(/lit$/);
+    await press("Take it off");
+    await lets(0.5);
+    expect(screen.getByText("It is off.")).toBeTruthy();
+    expect(beam()).toMatch(/dark$/);
+    await chooses(/Terminal$/, /^P3/);
+    await press("Put it there");
+    await lets(0.5);
+    expect(beam()).toMatch(/lit$/);
+    await chooses(/Terminal$/, /^C3/);
+    await press("Put it there");
+    await lets(0.5);
+    expect(screen.getByText("It sits on C3.")).toBeTruthy();
+    expect(beam()).toMatch(/dark$/);
+    await press("Back where it belongs");
+    await lets(0.5);
+    expect(screen.getByText("It sits on P3.")).toBeTruthy();
+    expect(beam()).toMatch(/lit$/);
+  });
+
+  test("wind that blows is drawn with its speed, and a lock with whether it holds", async () => {
+    const { lets } = await bench("done");
+    await lets(0.2);
+    expect(screen.getByText(/^(un)?locked$/)).toBeTruthy();
+    await act(async () => fireEvent.click(screen.getByRole("tab", { name: "Faults" })));
+    await act(async () => fireEvent.click(screen.getByRole("button", { name: /What is wrong$/ })));
+    await act(async () =>
+      fireEvent.click(screen.getByRole("option", { name: "Wind blows on the closed leaf" })),
+    );
+    await act(async () => fireEvent.click(screen.getByRole("button", { name: /Where$/ })));
+    await act(async () => fireEvent.click(screen.getByRole("option", { name: "20 m/s" })));
+    await press("Put it in");
+    expect(screen.getByText("wind 20 m/s")).toBeTruthy();
+  });
+
+  test("leads step by step where it begins wired, and tells what keeps a step", async () => {
+    const { lets } = await bench("wired");
+    const card = within(screen.getByRole("region", { name: "Step by step" }));
+    expect(card.getByText(/^Step 1 of \d+: /)).toBeTruthy();
+    await act(async () => fireEvent.click(screen.getByRole("img", { name: /^Switch S6/ })));
+    await lets(0.2);
+    expect(card.getByText(/^S6 stands at/)).toBeTruthy();
+  });
+
   test("a fault is put in by name, and taken out again", async () => {
     await bench();
     await act(async () => fireEvent.click(screen.getByRole("tab", { name: "Faults" })));

@@ -1,4 +1,4 @@
-import { selectorsOf, type Subject, type TwinFault } from "@anvilcloud/core";
+import { selectorsOf, terminalNode, type Core, type Subject, type TwinFault } from "@anvilcloud/core";
 import type { Running } from "./use-running.ts";
 
 type LinkFault = Extract<TwinFault, { kind: "link-in" | "link-out" }>;
@@ -12,6 +12,40 @@ export function linksNow({ info, news }: Pick<Running, "info" | "news">): Runnin
     ({ kind, link }) => [link, kind === "link-in" ? "in" : "out"] as const,
   );
   return { ...info.links, ...Object.fromEntries(changed) };
+}
+
+type CoreFault = Extract<TwinFault, { kind: "core-off" | "core-elsewhere" }>;
+
+const isOfCore = (fault: TwinFault): fault is CoreFault =>
+  fault.kind === "core-off" || fault.kind === "core-elsewhere";
+
+const isOf = ({ from }: Core, { device, pin }: { device: string; pin: string }): boolean =>
+  from.kind === "pin" && from.device === device && from.pin === pin;
+
+/** Cores as they are just now: those of the job, less what is off, and what sits elsewhere there. */
+export function coresNow({ info, news }: Pick<Running, "info" | "news">): Core[] {
+  const moved = news.faults.filter(isOfCore);
+  return info.cores.flatMap((core): Core[] => {
+    const fault = moved.find((each) => isOf(core, each));
+    if (!fault) return [core];
+    return fault.kind === "core-off" ? [] : [{ ...core, to: terminalNode(fault.terminal) }];
+  });
+}
+
+/** Puts a core on a terminal, takes it off where none is named, or back where it belongs. */
+export function moveCore(
+  { news, does }: Running,
+  { device, pin }: { device: string; pin: string },
+  to: { terminal: string } | "off" | "planned",
+): void {
+  const others = news.faults.filter(
+    (fault) => !(isOfCore(fault) && fault.device === device && fault.pin === pin),
+  );
+  const put: TwinFault[] =
+    to === "planned"
+      ? []
+      : [to === "off" ? { kind: "core-off", device, pin } : { kind: "core-elsewhere", device, pin, ...to }];
+  does({ faults: [...others, ...put] });
 }
 
 /** What a touch of a part of the face does: switches flip, slides and jumpers move on, links come in and out. */

@@ -11,6 +11,10 @@ export interface Drawn {
   leaves: Job["survey"]["leaves"];
   fields: LiveInfo["fields"];
   watch: Watch;
+  /** Locks there are: a bolt is drawn that shows whether all of them hold. */
+  locks?: number;
+  /** Wind that blows on the leaf, m/s; positive pushes it open. */
+  wind?: number;
 }
 
 /** A drawing in metres. */
@@ -57,6 +61,19 @@ export const Drawing = styled.svg`
     stroke: ${color.danger};
     stroke-width: 0.11px;
     stroke-dasharray: none;
+  }
+  .bolt {
+    fill: ${color.surface};
+    stroke: ${color.ink};
+    stroke-width: 0.04px;
+  }
+  .bolt[data-holds="true"] {
+    fill: ${color.ink};
+  }
+  .wind {
+    fill: none;
+    stroke: ${color.note};
+    stroke-width: 0.04px;
   }
   .mover {
     fill: ${color.caution};
@@ -119,6 +136,46 @@ export function Movers({
           visibility="hidden"
         />
       ))}
+    </g>
+  );
+}
+
+/** The bolt of what locks a leaf: filled while it holds. */
+export function Bolt({ watch, locks = 0, x, y }: Pick<Drawn, "watch" | "locks"> & { x: number; y: number }) {
+  const drawn = useRef<SVGRectElement>(null);
+  const said = useRef<SVGTextElement>(null);
+  useFrames(watch, ({ locked }) => {
+    const holds = locks > 0 && locked.length === locks;
+    put(drawn.current, { "data-holds": String(holds) });
+    const text = holds ? "locked" : "unlocked";
+    if (said.current && said.current.textContent !== text) said.current.textContent = text;
+  });
+  if (!locks) return null;
+  return (
+    <g>
+      <rect ref={drawn} className="bolt" x={x - 0.09} y={y - 0.14} width={0.18} height={0.28} rx={0.03} />
+      <text ref={said} x={x + 0.2} y={y + 0.1} />
+    </g>
+  );
+}
+
+/** Where wind blows from, and how much. */
+export function Wind({ wind = 0, x, y, turn }: Pick<Drawn, "wind"> & { x: number; y: number; turn: number }) {
+  if (!wind) return null;
+  return (
+    <g>
+      <g transform={`translate(${x} ${y}) rotate(${wind > 0 ? turn : turn + 180})`} aria-hidden>
+        {[-0.25, 0, 0.25].map((beside) => (
+          <path
+            key={beside}
+            className="wind"
+            d={`M-0.4 ${beside} H0.4 m-0.15 -0.08 l0.15 0.08 l-0.15 0.08`}
+          />
+        ))}
+      </g>
+      <text x={x + 0.55} y={y + 0.1}>
+        wind {Math.abs(wind)} m/s
+      </text>
     </g>
   );
 }

@@ -2,7 +2,7 @@ import type { Job } from "@anvilcloud/core";
 import { useRef } from "react";
 import { useFrames } from "../running/use-running.ts";
 import { Fields, isBeam } from "./fields.tsx";
-import { boxed, Drawing, far, Movers, put, Scale, type Drawn, type Place } from "./parts.tsx";
+import { Bolt, boxed, Drawing, far, Movers, put, Scale, Wind, type Drawn, type Place } from "./parts.tsx";
 
 type Leaf = Job["survey"]["leaves"][number];
 
@@ -31,7 +31,7 @@ function lies(leaves: readonly Leaf[], swings: boolean) {
 }
 
 /** A gate or door from above, to scale: inside is up, the road comes from below. */
-export function PlanView({ leaves, fields, watch, swings }: Drawn & { swings: boolean }) {
+export function PlanView({ leaves, fields, watch, locks, wind, swings }: Drawn & { swings: boolean }) {
   const parts = lies(leaves, swings);
   const drawn = useRef<(SVGGElement | null)[]>([]);
   const half = parts.reduce((sum, { width }) => sum + width, 0) / 2;
@@ -87,6 +87,8 @@ export function PlanView({ leaves, fields, watch, swings }: Drawn & { swings: bo
         </g>
       ))}
       <Movers watch={watch} placeOf={fromAbove} />
+      <Bolt watch={watch} locks={locks} x={parts.length > 1 ? 0 : half} y={-0.45} />
+      <Wind wind={wind} x={-half / 2} y={1.5} turn={-90} />
       <text x={-left + 0.15} y={-deep + 0.4}>
         inside
       </text>

@@ -1,7 +1,7 @@
 import { useRef } from "react";
 import { useFrames } from "../running/use-running.ts";
 import { Fields, isBeam } from "./fields.tsx";
-import { boxed, Drawing, far, Movers, put, Scale, type Drawn, type Place } from "./parts.tsx";
+import { Bolt, boxed, Drawing, far, Movers, put, Scale, Wind, type Drawn, type Place } from "./parts.tsx";
 
 const tall = { person: 1.75, vehicle: 1.6 };
 const thick = 0.1;
@@ -16,7 +16,7 @@ const fromBeside = ({ is, from, to }: { is: "person" | "vehicle"; from: number; 
 });
 
 /** A door that is lifted, cut along the road, to scale: outside is to the left. */
-export function LiftView({ leaves, fields, watch }: Drawn) {
+export function LiftView({ leaves, fields, watch, locks, wind }: Drawn) {
   const leaf = leaves[0]!;
   const [height, way] = [leaf.heightMm / 1_000, (leaf.travelMm ?? leaf.heightMm) / 1_000];
   const drawn = useRef<SVGRectElement>(null);
@@ -49,6 +49,8 @@ export function LiftView({ leaves, fields, watch }: Drawn) {
       <rect ref={drawn} className="leaf" x={-thick / 2} width={thick} />
       <rect ref={edge} className="mover" x={-thick} width={thick * 2} height={0.1} />
       <Movers watch={watch} placeOf={fromBeside} />
+      <Bolt watch={watch} locks={locks} x={0.45} y={-0.3} />
+      <Wind wind={wind} x={-2.4} y={-height / 2} turn={0} />
       <text x={-3.45} y={0.45}>
         outside
       </text>
