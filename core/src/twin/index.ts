@@ -18,6 +18,7 @@ export { brainAt, faceAt, twinAt } from "./at.ts";
 export type { Brain, BrainEvent } from "./brain/index.ts";
 export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
+export { leavesBind } from "./plant/index.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
 export { tickSeconds, twinRuns } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";

@@ -9,6 +9,7 @@ import {
   runReport,
   showBoard,
   showPlan,
+  trialOf,
   sightsOf,
   type BenchState,
   type BoardMoment,
@@ -28,6 +29,7 @@ import {
   type ShownBench,
   type ShownPlan,
   type Sights,
+  type Trial,
 } from "@anvilcloud/core";
 
 /** Where the probes of the meter are: on which layer of the bench, or on the bench of a step, and with power or without. */
@@ -48,6 +50,8 @@ export interface Planner {
   ran(step: string): Promise<Ran | undefined>;
   /** How a step of the last plan would look with each single fault; told how far it is. Nothing once there is another plan. */
   sights(step: string, onPart: (part: number) => void): Promise<Sights | undefined>;
+  /** The last plan's job run once; nothing where nothing of it can run. */
+  trial(): Promise<Trial | undefined>;
   /** What a meter should read; nothing where the last plan has no such bench. */
   meter(probes: Probes): Promise<MeterText | undefined>;
   /** Keys for some changes of the last plan's values, as the board is at a step of it or now, from a place in its menus or from outside. */
@@ -67,6 +71,7 @@ const breathes = () => new Promise((go) => setTimeout(go, 0));
 export function createPlanner(): Planner {
   let last: ShownPlan | undefined;
   const ran = new Map<string, Ran | undefined>();
+  let trial: { of: ShownPlan; is: Trial | undefined } | undefined;
   const stepOf = (plan: JobPlan | undefined, id: string) => plan?.sheet.find((step) => step.id === id);
   /** The bench as it is now, with what is learned by the time of a step. */
   const benchAt = (plan: ShownPlan, id: string | undefined): BenchState => {
@@ -82,6 +87,10 @@ export function createPlanner(): Planner {
     ran(id) {
       if (last && !ran.has(id)) ran.set(id, ranStep(last, last.sheet, id));
       return Promise.resolve(ran.get(id));
+    },
+    trial() {
+      if (last && trial?.of !== last) trial = { of: last, is: trialOf(last) };
+      return Promise.resolve(trial?.is);
     },
     async sights(id, onPart) {
       const plan = last;

@@ -8,6 +8,7 @@ export function remotePlanner(): Planner {
   return {
     plan: (bundle, onStage) => remote.plan(bundle, proxy(onStage)),
     ran: (step) => remote.ran(step),
+    trial: () => remote.trial(),
     sights: (step, onPart) => remote.sights(step, proxy(onPart)),
     meter: (probes) => remote.meter(probes),
     keys: (changes, step, at) => remote.keys(changes, step, at),

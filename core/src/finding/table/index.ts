@@ -1,5 +1,6 @@
 import type { FindingEntry } from "./entry.ts";
 import { foundFindings } from "./found.ts";
+import { runningFindings } from "./running.ts";
 import { placingFindings } from "./placing.ts";
 import { settingsFindings } from "./settings.ts";
 import { siteFindings } from "./site.ts";
@@ -12,6 +13,7 @@ export const findingTable = {
   ...foundFindings,
   ...settingsFindings,
   ...siteFindings,
+  ...runningFindings,
 } as const satisfies Record<string, FindingEntry>;
 
 export type { FindingEntry, Severity } from "./entry.ts";

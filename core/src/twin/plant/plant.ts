@@ -14,7 +14,7 @@ import {
   type Site,
 } from "../../motion/index.ts";
 import type { Which } from "../brain/index.ts";
-import { apart, overlapContacts, takesSides, type Overlap } from "./overlap.ts";
+import { apart, binds, overlapContacts, takesSides, type Overlap } from "./overlap.ts";
 
 /** A leaf as it is hung on a site: in what wind, on what slope, how worn, and whether it rubs somewhere. */
 export interface Hung extends Site {
@@ -107,4 +107,11 @@ export function plantMoves(plant: Plant, seconds: number): void {
   if (first) moves(first, touch.overlapping, seconds);
   if (second) moves(second, touch.overlapped, seconds);
   if (overlap && first && second) takesSides(overlap, edgeOf(first), edgeOf(second));
+}
+
+/** True while the overlapped leaf lies on the strip of the other. */
+export function leavesBind({ overlap, leaves: { first, second } }: Plant): boolean {
+  return overlap !== undefined && first !== undefined && second !== undefined
+    ? binds(overlap, edgeOf(first), edgeOf(second))
+    : false;
 }

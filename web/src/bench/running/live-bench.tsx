@@ -10,7 +10,7 @@ import { RotateCcw } from "lucide-react";
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
 import { styled } from "styled-components";
 import { HighlightProvider, useHighlight } from "../../data/index.ts";
-import type { LiveGiven } from "../../planner/index.ts";
+import type { LiveGiven, LivePast } from "../../planner/index.ts";
 import { color, font, narrow, size, space } from "../../theme/index.ts";
 import { Button, Failed, Glass, Loading, Quiet, Row, Segments, Tabs } from "../../ui/index.ts";
 import { BoardFace } from "../board-face.tsx";
@@ -247,18 +247,21 @@ interface Props {
   given: LiveGiven;
   /** From where it begins first. */
   from: LiveStart["from"];
+  /** What was done before it begins first; it stands still at that moment. */
+  past?: LivePast;
 }
 
 interface BegunProps {
   given: LiveGiven;
   start: LiveStart;
+  past?: LivePast;
   again: () => void;
   /** Stands beside the handles of time. */
   lead: ReactNode;
 }
 
-function Begun({ given, start, again, lead }: BegunProps) {
-  const { running, error } = useRunning(given, start);
+function Begun({ given, start, past, again, lead }: BegunProps) {
+  const { running, error } = useRunning(given, start, past);
   if (error) return <Failed what="This bench" error={error} retry={again} />;
   if (!running) return <Loading what="the bench" />;
   return (
@@ -274,7 +277,7 @@ function Begun({ given, start, again, lead }: BegunProps) {
 }
 
 /** A job, or a board with what fits it, running: it is pressed, turned, flipped, bridged, met and broken as on site. */
-export function LiveBench({ given, from }: Props) {
+export function LiveBench({ given, from, past }: Props) {
   const [{ times, start }, setBegin] = useState({
     times: 0,
     start: { seed: 1, spread: 0, from } as LiveStart,
@@ -287,6 +290,7 @@ export function LiveBench({ given, from }: Props) {
           key={times}
           given={given}
           start={start}
+          {...(times === 0 && past ? { past } : {})}
           again={() => begin(start)}
           lead={
             <Row>

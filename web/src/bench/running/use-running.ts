@@ -13,6 +13,7 @@ import {
   type LiveHost,
   type LiveInfo,
   type LiveNews,
+  type LivePast,
 } from "../../planner/index.ts";
 
 /** Whoever draws from frames: told of each, once before the page is painted. */
@@ -104,7 +105,11 @@ export function createFrames() {
 }
 
 /** A live bench of a job or a board; whoever begins anew shows it anew. */
-export function useRunning(given: LiveGiven, start: LiveStart): { running?: Running; error?: Error } {
+export function useRunning(
+  given: LiveGiven,
+  start: LiveStart,
+  past?: LivePast,
+): { running?: Running; error?: Error } {
   const make = useLiveMaker();
   const [begun, setBegun] = useState<Begun>({ told: [] });
   const [frames] = useState(createFrames);
@@ -138,7 +143,7 @@ export function useRunning(given: LiveGiven, start: LiveStart): { running?: Runn
           told: [...before.told, ...next.told].slice(-mostTold),
         }));
     };
-    live.begin(given, start, { frame, news }).then(
+    live.begin(given, start, { frame, news }, past).then(
       (info) => {
         layout = info.layout;
         if (first) frame(first);
@@ -150,7 +155,7 @@ export function useRunning(given: LiveGiven, start: LiveStart): { running?: Runn
       over = true;
       void live.end();
     };
-  }, [make, given, start, frames]);
+  }, [make, given, start, past, frames]);
 
   const { host, info, news, lamps, told, error } = begun;
   if (!host || !info || !news || !lamps) return error ? { error } : {};

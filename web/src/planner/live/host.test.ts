@@ -37,6 +37,30 @@ describe("a live bench in its worker", () => {
     expect(heard.news.at(-1)!.paused).toBe(true);
   });
 
+  test("begins at a moment of something past, and stands still there; what is done then is kept with it", async () => {
+    const { clock, passes } = createClock();
+    const host = createLive(clock);
+    const heard: LiveNews[] = [];
+    let last: Float64Array | undefined;
+    const ears = {
+      frame: (numbers: Float64Array) => void (last = numbers),
+      news: (news: LiveNews) => void heard.push(news),
+    };
+    const past = { script: [{ at: 0.5, do: { command: "open" as const } }], seconds: 6 };
+    const { layout } = await host.begin({ kind: "job", bundle: netloft() }, start, ears, past);
+    const first = readFrame(layout, last!);
+    expect(first.seconds).toBeCloseTo(6, 2);
+    expect(first.leaves.first!.part).toBeGreaterThan(0.05);
+    passes(1_000);
+    expect(readFrame(layout, last!).seconds).toBeCloseTo(6, 2);
+    expect(heard.at(-1)!.paused).toBe(true);
+    await host.pace(1);
+    passes(1_000);
+    const { file, mark } = (await host.kept())!;
+    expect(file.run.script).toEqual(past.script);
+    expect((await host.replayed(JSON.parse(JSON.stringify(file)))).mark).toBe(mark);
+  });
+
   test("while a finger is at a key time runs no faster than it is: a hold of three seconds is one", async () => {
     const { host, passes } = await running();
     await host.pace(10);

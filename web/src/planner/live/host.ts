@@ -29,6 +29,7 @@ import {
   type LiveStart,
   type PartKey,
   type Positions,
+  type Run,
   type RunFile,
   type TwinFault,
 } from "@anvilcloud/core";
@@ -92,10 +93,16 @@ interface Kept {
   mark: string;
 }
 
+/** What was done before a bench begins, and the second at which it stands then. */
+export interface LivePast {
+  script: Run["script"];
+  seconds: number;
+}
+
 /** A bench that runs, worked from afar. */
 export interface LiveHost {
-  /** Begins anew; what ran before is gone. Throws what planning throws. */
-  begin(given: LiveGiven, start: LiveStart, ears: LiveEars): Promise<LiveInfo>;
+  /** Begins anew, or at a moment of something past; what ran before is gone. Throws what planning throws. */
+  begin(given: LiveGiven, start: LiveStart, ears: LiveEars, past?: LivePast): Promise<LiveInfo>;
   does(act: LiveAct): Promise<void>;
   key(key: string, goes: "down" | "up"): Promise<void>;
   /** How many times as fast as it is; 0 stands still. */
@@ -229,19 +236,32 @@ class Bench {
   }
 }
 
+/** Does again what was done, up to a moment. */
+function relives(session: Session, { script, seconds }: LivePast): void {
+  const until = (at: number) => session.runs(Math.max(0, at - session.seconds));
+  for (const { at, ...act } of script) {
+    if (at > seconds) break;
+    until(at);
+    session.does(act);
+  }
+  until(seconds);
+}
+
 /** A host that runs where it is made: in the worker, or in a test. */
 export function createLive(clock: Clock = ownClock): LiveHost {
   let bench: Bench | undefined;
   return {
-    begin(given, start, ears) {
+    begin(given, start, ears, past) {
       bench?.end();
       const bundle = given.kind === "job" ? given.bundle : practiceBundle(given.board, given.catalogue);
       const plan = planJob(bundle);
       const state = benchFrom(plan, start.from);
       const session = new Session(plan, state, start);
+      if (past) relives(session, past);
       const layout = frameLayout(session.course.twin);
       const lead = new Lead(plan, session.course.twin.brain);
       bench = new Bench(session, bundle, layout, lead, ears, clock);
+      if (past) bench.setPace(0);
       return Promise.resolve({
         ...{ board: boardOnSite(bundle.job, bundle.board), job: bundle.job, layout },
         devices: plan.wiring.devices.map(({ id, name, profile }) => ({ id, name, profile })),

@@ -12,7 +12,7 @@ function remoteLive(): LiveHost {
   const worker = new Worker(new URL("./live.worker.ts", import.meta.url), { type: "module" });
   const remote = wrap<LiveHost>(worker);
   return {
-    begin: (given, start, ears) => remote.begin(given, start, proxy(ears)),
+    begin: (given, start, ears, past) => remote.begin(given, start, proxy(ears), past),
     does: (act) => remote.does(act),
     key: (key, goes) => remote.key(key, goes),
     pace: (times) => remote.pace(times),

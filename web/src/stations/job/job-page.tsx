@@ -11,6 +11,7 @@ import { DangerBar } from "./danger-bar.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 import { StationRail } from "./station-rail.tsx";
+import { RunFindings } from "./run-findings.tsx";
 import { UnstoredAnswers } from "./unstored.tsx";
 
 const Frame = styled.div`
@@ -115,6 +116,7 @@ function JobFrame() {
         </Bar>
         <DangerBar />
         <Above>
+          <RunFindings />
           <ClosedNotice />
           <UnstoredAnswers />
         </Above>

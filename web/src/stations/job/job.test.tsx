@@ -1,6 +1,6 @@
 import { jest } from "@jest/globals";
 import { planJob, answerStep } from "@anvilcloud/core";
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import type { SaveState } from "../../data/index.ts";
@@ -11,6 +11,7 @@ import { Component as SurveyPage } from "../survey/survey-page.tsx";
 import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
 import { DangerBar } from "./danger-bar.tsx";
+import { RunFindings } from "./run-findings.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 
@@ -101,6 +102,22 @@ describe("a station", () => {
       </>,
       address,
     );
+
+  test("tells what a run of the job shows, with the way to the moment to look at", async () => {
+    const heavy = netloft();
+    for (const leaf of heavy.job.survey.leaves) leaf.massKg = 3_000;
+    heavy.job.wishes = { ...heavy.job.wishes, force: 15 };
+    await renderInJob(heavy, <RunFindings />);
+    const list = await screen.findByRole("list", { name: "What a run of this job shows" });
+    expect(list.textContent).toMatch(
+      /Run as planned, the gate turns back by itself\..*pushes against something/,
+    );
+    const look = within(list).getByRole("link", { name: /^Look at it, \d+ s after it begins$/ });
+    expect(look.getAttribute("href")).toMatch(/^\/jobs\/netloft\/live\?at=\d+\.\d$/);
+    cleanup();
+    await renderInJob(netloft(), <RunFindings />);
+    expect(screen.queryByRole("list", { name: "What a run of this job shows" })).toBeNull();
+  });
 
   test("shows its plan first where it has one, its steps where it has none", async () => {
     await show("/jobs/netloft/wire");
