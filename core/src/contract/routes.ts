@@ -163,6 +163,15 @@ export const routes = [
   },
   {
     method: "post",
+    path: "/api/plan/sights",
+    says: "How a step of a job file should look, and how it would with each single fault that shows in it, those met most often first; stores nothing.",
+    query: z.object({ step: z.string().max(200).optional() }),
+    takes: bundleSchema,
+    answers: { 200: z.looseObject({ due: z.looseObject({}), faulty: z.array(z.looseObject({})) }) },
+    refuses: { ...noSuch, ...busy },
+  },
+  {
+    method: "post",
     path: "/api/runs",
     says: "Plays a run of the twin on the job that is sent with it, and stores nothing.",
     takes: runFileSchema,

@@ -84,4 +84,24 @@ describe("plan, without any stored job", () => {
     expect((await request(empty.app).get("/api/jobs")).body.total).toBe(0);
     await empty.knex.destroy();
   });
+
+  test("tells of one step how it would look with each single fault, and of a step it has not that there is none", async () => {
+    const empty = await serve();
+    const sent = await bundle();
+    const ask = (step: string) =>
+      request(empty.app)
+        .post(`/api/plan/sights?step=${encodeURIComponent(step)}`)
+        .send(sent);
+    const { body } = await ask("do:power-up:on").expect(200);
+    expect(body.due.lamps["lamp-beam"]).toBe("lit");
+    const dark = body.faulty.filter(
+      ({ sight }: { sight: { lamps: Record<string, string> } }) => sight.lamps["lamp-beam"] === "dark",
+    );
+    expect(dark.length).toBeGreaterThan(1);
+    for (const { where, todo } of dark) expect(`${where} ${todo}`).toMatch(/^Photocell, quay side.*\.$/);
+    const none = await ask("do:nothing").expect(404);
+    expect(none.body.detail).toMatch(/no step "do:nothing".*POST \/api\/plan/);
+    await ask("x".repeat(300)).expect(400);
+    await empty.knex.destroy();
+  });
 });

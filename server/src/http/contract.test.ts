@@ -56,6 +56,12 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .post("/api/plan")
       .send(body as object);
   },
+  "post /api/plan/sights": async () => {
+    const { body } = await request(app).get(`/api/jobs/${job}/bundle`);
+    return request(app)
+      .post("/api/plan/sights?step=do:power-up:on")
+      .send(body as object);
+  },
   "post /api/runs": async () =>
     request(app)
       .post("/api/runs")

@@ -95,6 +95,17 @@ function boardTaken(
   return [{ id, at, by: installer, kind: "board-taken", from, to }];
 }
 
+/** The step that an address names; ids are far shorter than this. */
+function stepOf({ query: { step } }: Request): string {
+  if (typeof step !== "string" || step === "" || step.length > 200)
+    throw new HttpProblem(
+      400,
+      "Query not understood",
+      `step: expected the id of a step of the plan, found ${JSON.stringify(step)?.slice(0, 80)}.`,
+    );
+  return step;
+}
+
 /** A whole number of a query; 0 where it is left out. */
 function countOf(request: Request, name: "page" | "after", most: number): number {
   const count = Number(request.query[name] ?? 0);
@@ -256,6 +267,18 @@ export function jobRoutes({ knex, work, database, incoming, now }: JobParts): Ro
   routes.post("/plan", jsonText(limits.plan), async (request, response) => {
     const plan = await work.run("plan", jsonTextOf(request), whileThere(response));
     response.type("application/json").send(plan);
+  });
+
+  routes.post("/plan/sights", jsonText(limits.plan), async (request, response) => {
+    const step = stepOf(request);
+    const sights = await work.run("sights", { text: jsonTextOf(request), step }, whileThere(response));
+    if (sights === undefined)
+      throw new HttpProblem(
+        404,
+        "No such step",
+        `The plan of this job has no step ${JSON.stringify(step)}. Take its id from the sheet of POST /api/plan.`,
+      );
+    response.type("application/json").send(sights);
   });
 
   return routes;

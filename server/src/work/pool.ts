@@ -49,6 +49,7 @@ const laneOf: Record<TaskName, LaneName> = {
   run: "run",
   sweep: "run",
   sweepCase: "run",
+  sights: "run",
   board: "read",
   device: "read",
   importJob: "import",

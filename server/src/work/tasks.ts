@@ -10,6 +10,7 @@ import {
   readDevice,
   ranStep,
   replay,
+  sightsOf,
   toldOf,
   type BoardProfile,
   type DeviceProfile,
@@ -48,6 +49,19 @@ function plan(text: string): string {
   });
 }
 
+/**
+ * How one step of a job file given as text should look, and how it would look with each single fault, as the JSON it is sent
+ * as; undefined for a step its plan has not. Throws NotJson and ProblemsError.
+ */
+function sights({ text, step }: { text: string; step: string }): string | undefined {
+  const made = planJob(parseBundle(parseJson(text), "bundle"));
+  const trying = sightsOf(made, made.sheet, step);
+  for (;;) {
+    const part = trying.next();
+    if (part.done) return part.value && JSON.stringify(part.value);
+  }
+}
+
 /** Plays a run file given as text to its end; what came of it as the JSON it is sent as. Throws NotJson and ProblemsError. */
 const run = (text: string): string => JSON.stringify(replay(parseRunFile(parseJson(text))));
 
@@ -77,6 +91,7 @@ export const tasks = {
   run,
   sweep,
   sweepCase,
+  sights,
   board: (text: string): BoardProfile => readBoard(text, "profile"),
   device: (text: string): DeviceProfile => readDevice(text, "profile"),
   importJob,
