@@ -12,7 +12,8 @@ export function benchFrom(plan: JobPlan, from: Run["from"]): BenchState {
     case "now":
       return plan.now;
     case "done":
-      return plan.ahead;
+      // Whoever is done leaves it closed, whatever was proved last.
+      return { ...plan.ahead, leaf: "closed" };
     case "wired":
       return plan.sheet
         .filter(({ station }) => station === "wire")
