@@ -6,7 +6,7 @@ import { eventsTold, leavesBind, placeOf, Session, type Run } from "../twin/inde
 import { benchFrom } from "./replay.ts";
 
 /** What a run shows, and the second at which it is to be seen. */
-export interface Shown {
+interface Shown {
   at: number;
   finding: Finding;
 }

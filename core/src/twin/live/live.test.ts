@@ -4,9 +4,12 @@ import { fillFrame, frameLayout, readFrame, Session } from "./index.ts";
 
 const start = { seed: 3, spread: 0.1, from: "done" } as const;
 
+/** Once all is done, its leaf closed. */
+const aheadOf = ({ ahead }: ReturnType<typeof usualPlan>) => ({ ...ahead, leaf: "closed" as const });
+
 /** The same run played from what was kept of it. */
 function played(plan: ReturnType<typeof usualPlan>, run: Run) {
-  const playing = plays(plan, ahead, run);
+  const playing = plays(plan, aheadOf(plan), run);
   for (;;) {
     const step = playing.next();
     if (step.done) return step.value;
@@ -15,7 +18,7 @@ function played(plan: ReturnType<typeof usualPlan>, run: Run) {
 
 /** Opens by remote, is stopped by a key, held, pressed, has someone in its way and a fault; time in pieces of so many seconds. */
 function worked(plan: ReturnType<typeof usualPlan>, piece: number): Session {
-  const session = new Session(plan, ahead, start);
+  const session = new Session(plan, aheadOf(plan), start);
   const passes = (seconds: number) => {
     for (let left = seconds; left > 1e-9; left -= piece) session.runs(Math.min(piece, left));
   };
@@ -41,7 +44,6 @@ test.each(["osierbeck-quernish", "hexby-hoistrum", "quillmarsh-tandrel", "sorrel
   "%s: what is done on a live bench is kept, and played again comes to the same end, however time was cut in pieces",
   (id) => {
     const plan = usualPlan(id);
-    const ahead = { ...plan.ahead, leaf: "closed" } as const;
     const fine = worked(plan, 0.015);
     const coarse = worked(plan, 1);
     expect(coarse.come()).toEqual(fine.come());
@@ -52,7 +54,7 @@ test.each(["osierbeck-quernish", "hexby-hoistrum", "quillmarsh-tandrel", "sorrel
 
 describe("hands at the keys", () => {
   const plan = usualPlan("osierbeck-quernish");
-  const at = () => new Session(plan, ahead, start);
+  const at = () => new Session(plan, aheadOf(plan), start);
   const done = (session: Session) => session.run().script.flatMap((each) => (each.do ? [each.do] : []));
 
   test("a short touch is a press, a long one a hold, of the length it had", () => {
@@ -77,7 +79,7 @@ describe("hands at the keys", () => {
 describe("a frame", () => {
   test("says of every leaf, lamp, input, lock and passer-by what the twin has", () => {
     const plan = usualPlan("osierbeck-quernish");
-    const session = new Session(plan, ahead, start);
+    const session = new Session(plan, aheadOf(plan), start);
     const { twin } = session.course;
     const layout = frameLayout(twin);
     const numbers = new Float64Array(layout.length);
