@@ -149,6 +149,25 @@ describe("a mistake", () => {
     expect(lead.now().amiss).toEqual([]);
   });
 
+  test("a procedure that the board leaves before it is done is begun again from its first step", () => {
+    const late = upTo("do:pair-remote:press");
+    // It listens for 25 s, and nobody presses.
+    twinRuns(late.course.twin, 30);
+    expect(late.lead.now().step!.id).toBe("do:pair-remote:listen");
+    expect(late.lead.now().amiss).toEqual(["It was broken off before it was done: begin it again."]);
+    follows(plan, late.course, late.lead);
+    expect(late.lead.now().step!.id).toBe("do:pair-remote:press");
+    expect(late.lead.now().amiss).toEqual([]);
+
+    const cut = upTo("do:learn-travel:run");
+    does(cut.course, { power: "off" });
+    expect(cut.lead.now().step!.id).toBe("do:learn-travel:open-by-hand");
+    does(cut.course, { power: "on" });
+    twinRuns(cut.course.twin, 3);
+    while (cut.lead.now().step!.id.startsWith("do:learn-travel")) follows(plan, cut.course, cut.lead);
+    expect(cut.course.twin.brain.held).toMatchObject({ travel: 1 });
+  });
+
   test("power that goes off again is asked for before anything else", () => {
     const { course, lead } = upTo("do:direction");
     does(course, { power: "off" });

@@ -56,6 +56,9 @@ export class Lead {
   /** Its procedure was come to with a menu open. */
   private fromMenu = false;
 
+  /** The procedure at hand was begun, and the board left it before it was done. */
+  private brokenOff = false;
+
   /** The keys that were told last, and for what. */
   private told?: { asked: string; line: string };
 
@@ -64,7 +67,12 @@ export class Lead {
   }
 
   private next(): void {
-    this.at += 1;
+    this.goes(this.at + 1);
+    this.brokenOff = false;
+  }
+
+  private goes(at: number): void {
+    this.at = at;
     this.past = this.brain.events.length;
     // Later steps of a procedure may open menus of their own.
     if (this.steps[this.at]?.after === undefined) this.fromMenu = this.brain.panel.path.length > 0;
@@ -76,6 +84,19 @@ export class Lead {
       this.steps.some(({ after }) => after === step.id),
     );
     return checks.length > 0 && checks.every((check) => check(this.since));
+  }
+
+  /** True where the board is no longer in what the step before brought it to. */
+  private isLost({ after }: Step): boolean {
+    const before = this.steps.find(({ id }) => id === after);
+    const { mode, running } = this.brain;
+    return before !== undefined && before.during.mode !== "idle" && mode === "idle" && !running;
+  }
+
+  /** Where the procedure of a step begins. */
+  private beginning(step: Step): number {
+    const before = this.steps.findIndex(({ id }) => id === step.after);
+    return before < 0 ? this.steps.indexOf(step) : this.beginning(this.steps[before]!);
   }
 
   /** Someone says that the step at hand was done. */
@@ -94,6 +115,7 @@ export class Lead {
     const { brain } = this;
     const wrong = this.since.events.filter(({ kind }) => wentWrong.includes(kind)).slice(-1);
     return [
+      ...(this.brokenOff ? ["It was broken off before it was done: begin it again."] : []),
       ...strayControls(brain, this.before(step), step.during.positions),
       ...unmetNeeds(brain, step),
       ...(this.fromMenu && !step.id.startsWith("set:") && !step.gestures?.some((each) => "choose" in each)
@@ -123,6 +145,11 @@ export class Lead {
   /** Where it stands now; steps that are done are left behind. */
   now(): LeadNow {
     for (let step = this.steps[this.at]; step && this.isDone(step); step = this.steps[this.at]) this.next();
+    const at = this.steps[this.at];
+    if (at && this.isLost(at)) {
+      this.goes(this.beginning(at));
+      this.brokenOff = true;
+    }
     const step = this.steps[this.at];
     const place = { at: this.at + 1, of: this.steps.length };
     if (!step) return { ...place, nod: false, amiss: [] };

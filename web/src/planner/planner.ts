@@ -48,7 +48,7 @@ export interface Planner {
   plan(bundle: JobBundle, onStage: (stage: PlanStage) => void): Promise<ShownPlan>;
   /** A step of the last plan as the moving installation makes it; nothing for a step it has not. */
   ran(step: string): Promise<Ran | undefined>;
-  /** How a step of the last plan would look with each single fault; told how far it is. Nothing once there is another plan. */
+  /** How a step of the last plan would look with each single fault; told how far it is. Nothing once there is another plan, or another question of this kind. */
   sights(step: string, onPart: (part: number) => void): Promise<Sights | undefined>;
   /** The last plan's job run once; nothing where nothing of it can run. */
   trial(): Promise<Trial | undefined>;
@@ -71,6 +71,9 @@ const breathes = () => new Promise((go) => setTimeout(go, 0));
 export function createPlanner(): Planner {
   let last: ShownPlan | undefined;
   const ran = new Map<string, Ran | undefined>();
+  const seen = new Map<string, Sights>();
+  /** Questions for sights so far: only the last is worked on. */
+  let asked = 0;
   let trial: { of: ShownPlan; is: Trial | undefined } | undefined;
   const stepOf = (plan: JobPlan | undefined, id: string) => plan?.sheet.find((step) => step.id === id);
   /** The bench as it is now, with what is learned by the time of a step. */
@@ -82,6 +85,7 @@ export function createPlanner(): Planner {
     plan(bundle, onStage) {
       last = showPlan(planJob(bundle, onStage));
       ran.clear();
+      seen.clear();
       return Promise.resolve(last);
     },
     ran(id) {
@@ -94,10 +98,15 @@ export function createPlanner(): Planner {
     },
     async sights(id, onPart) {
       const plan = last;
-      if (!plan) return undefined;
+      const known = seen.get(id);
+      if (!plan || known) return known;
       const playing = sightsOf(plan, plan.sheet, id);
-      for (let part = playing.next(); last === plan; part = playing.next()) {
-        if (part.done) return part.value;
+      const own = ++asked;
+      for (let part = playing.next(); last === plan && asked === own; part = playing.next()) {
+        if (part.done) {
+          if (part.value) seen.set(id, part.value);
+          return part.value;
+        }
         onPart(part.value);
         await breathes();
       }

@@ -66,6 +66,20 @@ test("a gate that does not set off: a drive's core, or a protection that reads o
   expect(stop.every(({ where }) => where.startsWith("Stop, boat store"))).toBe(true);
 });
 
+test("a gate that stays open: a switch that stands otherwise is named with where it belongs, and how it is read", () => {
+  const sights = sightsAt(netloft, "prove:closes-by-itself");
+  expect(sights.due.moved).toBe("opens, then closes");
+  const { exact, faults } = likeliest({ moved: "opens" }, sights);
+  expect(exact).toBe(true);
+  const stray = faults.filter(({ fault }) => fault.kind === "control");
+  expect(stray.length).toBeGreaterThan(0);
+  for (const { where, todo } of stray) {
+    const [control] = where.split(" ");
+    expect(todo).toMatch(new RegExp(`^Set ${control} .*have the board read it by its gesture\\.$`));
+    expect(todo).not.toContain(where);
+  }
+});
+
 test("what the display shows is compared as it is read, not as it is typed", () => {
   const icehouse = planJob(demoBundle("icehouse"));
   const sights = sightsAt(icehouse, "sense:cell");

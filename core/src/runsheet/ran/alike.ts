@@ -1,9 +1,10 @@
+import { positionsText, selectorsOf } from "../../board/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { LampState, Planned } from "../../state/index.ts";
-import { faultChoices, faultAdvice, type FaultChoice, type TwinFault } from "../../twin/index.ts";
+import { faultAdvice, faultChoices } from "../../twin/index.ts";
 import type { Step } from "../step.ts";
 import { wayTold } from "./moves.ts";
-import { playStep, type StepPlayed } from "./play.ts";
+import { playStep, type Amiss, type StepPlayed } from "./play.ts";
 import { movesOf } from "./ran.ts";
 
 /** All of a step that can be told from where someone stands. */
@@ -19,7 +20,7 @@ export interface LookAlike {
   /** What is wrong, and where. */
   what: string;
   where: string;
-  fault: TwinFault;
+  fault: Amiss;
   todo: string;
   /** 1 seldom to 10 daily. */
   often: number;
@@ -75,12 +76,41 @@ function gathered(found: readonly LookAlike[]): LookAlike[] {
   });
 }
 
-/** Plays a step with each of some faults; nothing for one that does not show in it. */
+type Choice = Omit<LookAlike, "sight">;
+
+/** How often a control stands elsewhere than it should, beside faults; custom of the trade, no source. */
+const strayOften = 8;
+
+/** Every single control of the face at each place where it should not be. */
+function strayChoices({ bundle: { board }, controls }: Planned): Choice[] {
+  const { switches } = controls.positions;
+  return selectorsOf(board).flatMap(({ id, positions }) => {
+    const right = switches[id];
+    if (right === undefined) return [];
+    const owes = controls.controls.some(({ parts, commit }) => parts.includes(id) && commit);
+    return positions
+      .filter((at) => at !== right)
+      .map((at): Choice => ({
+        what: "A control stands otherwise",
+        where: positionsText(board, [id], [at]),
+        fault: { kind: "control", control: id, at },
+        todo: `Set ${positionsText(board, [id], [right])}${owes ? ", and have the board read it by its gesture" : ""}.`,
+        often: strayOften,
+      }));
+  });
+}
+
+/** Everything that can be wrong alone, each with what to do. */
+const choicesOf = (planned: Planned): Choice[] => [
+  ...faultChoices(planned).map((choice) => ({ ...choice, ...faultAdvice[choice.fault.kind] })),
+  ...strayChoices(planned),
+];
+
+/** Plays a step with one thing wrong; nothing where that does not show in it. */
 function shows(planned: Planned, sheet: readonly Step[], at: number, due: Sight) {
-  return ({ what, where, fault }: FaultChoice): LookAlike[] => {
-    const sight = sightOf(planned, sheet[at]!, playStep(planned, sheet, at, [fault]));
-    if (sameSight(sight, due)) return [];
-    return [{ what, where, fault, ...faultAdvice[fault.kind], sight }];
+  return (choice: Choice): LookAlike[] => {
+    const sight = sightOf(planned, sheet[at]!, playStep(planned, sheet, at, [choice.fault]));
+    return sameSight(sight, due) ? [] : [{ ...choice, sight }];
   };
 }
 
@@ -98,7 +128,7 @@ export function* sightsOf(
   const due = sightOf(planned, sheet[at]!, playStep(planned, sheet, at));
   const tried = shows(planned, sheet, at, due);
   const faulty: LookAlike[] = [];
-  const choices = faultChoices(planned);
+  const choices = choicesOf(planned);
   for (const [n, choice] of choices.entries()) {
     faulty.push(...tried(choice));
     yield (n + 1) / choices.length;

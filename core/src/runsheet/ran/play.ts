@@ -28,6 +28,16 @@ interface Kept {
   circuit: Installation;
 }
 
+/** A switch, slide or jumper that stands elsewhere than it was planned, and was read so. */
+export interface Stray {
+  kind: "control";
+  control: string;
+  at: string;
+}
+
+/** Something that is wrong while a step is played. */
+export type Amiss = TwinFault | Stray;
+
 /** A step as it was played: what was shown before it and once it is done, and all that happened between. */
 export interface StepPlayed {
   course: Course;
@@ -53,6 +63,31 @@ const pressed = 0.5;
 const underWay = 0.35;
 /** What differs from leaf to leaf is left out: it is the installation as it is planned. */
 const asPlanned = { seed: 1, spread: 0, live: false };
+
+/** A bench with a control astray, where it stands as planned by then. */
+function strays(
+  { controls }: Planned,
+  state: BenchState,
+  { control, at }: Pick<Stray, "control" | "at">,
+): BenchState {
+  const to = controls.positions.switches[control];
+  const moved = (positions: BenchState["positions"]) =>
+    positions.switches[control] === to
+      ? { ...positions, switches: { ...positions.switches, [control]: at } }
+      : positions;
+  return { ...state, positions: moved(state.positions), inForce: moved(state.inForce) };
+}
+
+const isStray = (each: Amiss): each is Stray => each.kind === "control";
+
+/** What is wrong, of the installation and of how its controls stand. */
+function parted(planned: Planned, amiss: readonly Amiss[]) {
+  return {
+    faults: amiss.filter((each): each is TwinFault => !isStray(each)),
+    stands: (state: BenchState) =>
+      amiss.filter(isStray).reduce((now, stray) => strays(planned, now, stray), state),
+  };
+}
 
 /** The bench before a step, with every step before it done. */
 const stateBefore = (planned: Planned, sheet: readonly Step[], at: number): BenchState =>
@@ -141,15 +176,11 @@ function trips(
 }
 
 /** A step that someone's hands make: by gestures, or by tripping a contact. */
-function played(
-  planned: Planned,
-  sheet: readonly Step[],
-  at: number,
-  faults: readonly TwinFault[],
-): StepPlayed {
+function played(planned: Planned, sheet: readonly Step[], at: number, amiss: readonly Amiss[]): StepPlayed {
   const step = sheet[at]!;
+  const { faults, stands } = parted(planned, amiss);
   const chain = step.gestures ? chainTo(sheet, at) : [at];
-  const course = courseOf(planned, stateBefore(planned, sheet, chain[0]!), asPlanned);
+  const course = courseOf(planned, stands(stateBefore(planned, sheet, chain[0]!)), asPlanned);
   const { twin } = course;
   if (faults.length) putFaults(twin, faults);
   for (const n of chain.slice(0, -1)) makes(course, sheet, sheet[n]!);
@@ -183,14 +214,10 @@ function played(
 }
 
 /** A step of which only what it changes is known: the bench before it, and after it. */
-function changed(
-  planned: Planned,
-  sheet: readonly Step[],
-  at: number,
-  faults: readonly TwinFault[],
-): StepPlayed {
+function changed(planned: Planned, sheet: readonly Step[], at: number, amiss: readonly Amiss[]): StepPlayed {
+  const { faults, stands } = parted(planned, amiss);
   const standing = (state: BenchState) => {
-    const course = courseOf(planned, state, asPlanned);
+    const course = courseOf(planned, stands(state), asPlanned);
     if (faults.length) putFaults(course.twin, faults);
     return course;
   };
@@ -203,16 +230,16 @@ function changed(
 }
 
 /**
- * Plays a step of a sheet on the moving installation, from where its procedure began, with these faults in it. A step that
+ * Plays a step of a sheet on the moving installation, from where its procedure began, with these things wrong. A step that
  * a profile only claims, and one that no hand makes, is what the sheet says it changes.
  */
 export function playStep(
   planned: Planned,
   sheet: readonly Step[],
   at: number,
-  faults: readonly TwinFault[] = [],
+  amiss: readonly Amiss[] = [],
 ): StepPlayed {
   const { gestures, claimed, trips: tripped } = sheet[at]!;
   const byHand = (gestures !== undefined && !claimed) || tripped !== undefined;
-  return (byHand ? played : changed)(planned, sheet, at, faults);
+  return (byHand ? played : changed)(planned, sheet, at, amiss);
 }

@@ -1,8 +1,8 @@
 import type { LampLook, LampState, Planned } from "../../state/index.ts";
-import { lookSeconds, type TwinFault } from "../../twin/index.ts";
+import { lookSeconds } from "../../twin/index.ts";
 import type { Seen, Step } from "../step.ts";
 import { movementsIn, movesTold, setsOff, type Movement, type Samples } from "./moves.ts";
-import { playStep, type StepPlayed } from "./play.ts";
+import { playStep, type Amiss, type StepPlayed } from "./play.ts";
 import { heard, lampsSeen } from "./seen.ts";
 
 /** A step as the moving installation makes it, with this job's wiring, settings and leaves. */
@@ -37,12 +37,12 @@ export function ranStep(
   planned: Planned,
   sheet: readonly Step[],
   id: string,
-  faults: readonly TwinFault[] = [],
+  amiss: readonly Amiss[] = [],
 ): Ran | undefined {
   const at = sheet.findIndex((step) => step.id === id);
   const step = sheet[at];
   if (!step) return undefined;
-  const made = playStep(planned, sheet, at, faults);
+  const made = playStep(planned, sheet, at, amiss);
   const { before, after, seconds, samples, events } = made;
   const { movements, moves } = movesOf(planned, made);
   // What its menus show while a value is set is the profile's to say.

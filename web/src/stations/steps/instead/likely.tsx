@@ -68,7 +68,7 @@ export function Likely({ seen, sights, board }: Props) {
           ? `${faults.length} single ${faults.length === 1 ? "fault" : "faults"} would show in this step, the most frequent first.`
           : exact
             ? `${faults.length} single ${faults.length === 1 ? "fault looks" : "faults look"} like it here, the most frequent first.`
-            : "No single fault looks just like it here; these come nearest. Look for two at once, or for a control that stands otherwise."}
+            : "No single fault looks just like it here; these come nearest. Look for two at once, or for a dial or a value that stands otherwise."}
       </Quiet>
       <List aria-label="What would look like it">
         {shown.map((each) => (
