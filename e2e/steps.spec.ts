@@ -58,9 +58,13 @@ test.describe("the step card", () => {
     await expect(seen.getByText("BEAM lit")).toBeVisible();
     await expect(seen.getByText("amber: P3 closed through Photocell, quay side")).toBeVisible();
     await page.getByText("If you do not see it").click();
-    await expect(
-      page.getByText("Photocell, quay side: the beam is broken, or it is out of line."),
-    ).toBeVisible();
+    // Tapped to what is seen instead: lit, blinking, dark.
+    for (const now of ["not told", "lit", "blinking"])
+      await page.getByRole("button", { name: `BEAM ${now}` }).click();
+    const likely = page.getByRole("list", { name: "What would look like it" });
+    await expect(likely.getByRole("listitem").first()).toContainText("Photocell, quay side");
+    await expect(likely.getByText("A beam is out of line")).toBeVisible();
+    await expect(likely.getByText("Edge, harbour leaf")).toHaveCount(0);
   });
 
   test("a reading over its limit is not taken as seen", async ({ page, demo }) => {
