@@ -12,7 +12,7 @@ import {
 import { movedControls, type Positions } from "../controls/index.ts";
 import type { StateEffect } from "../job/index.ts";
 import type { Step } from "../runsheet/index.ts";
-import { askOf, placeOf, type Brain, type BrainEvent } from "../twin/index.ts";
+import { askOf, isInputOff, placeOf, type Brain, type BrainEvent } from "../twin/index.ts";
 
 /** What has happened at a running board since a step became the one at hand, and where its last event was looked for. */
 export interface Since {
@@ -22,6 +22,11 @@ export interface Since {
 
 type Check = (since: Since) => boolean;
 
+/** True where every value of the menus is kept as it should be by now: none waits to be saved, none was given up. */
+const isSaved = ({ panel, positions }: Brain, { values }: Positions): boolean =>
+  Object.entries(panel.values).every(([id, shows]) => panel.kept[id] === shows) &&
+  Object.entries(values).every(([id, shows]) => (positions.values[id] ?? shows) === shows);
+
 const isStill = ({ brain }: Since): boolean => !brain.run && !brain.running;
 
 const moved =
@@ -30,7 +35,7 @@ const moved =
     events.some((event) => event.kind === "moves" && (toward === undefined || event.toward === toward));
 
 /** What is seen of an effect at a running board; undefined for one that nothing there tells. */
-function effectCheck(effect: StateEffect): Check | undefined {
+function effectCheck(effect: StateEffect, { during }: Step): Check | undefined {
   switch (effect.kind) {
     case "power":
       return ({ brain }) => brain.power === effect.on;
@@ -44,7 +49,9 @@ function effectCheck(effect: StateEffect): Check | undefined {
             positions[effect.kind][id] === to || (effect.kind === "values" && panel.values[id] === to),
         );
     case "commit":
-      return ({ brain }) => movedControls(brain.positions, brain.inForce)[effect.which].length === 0;
+      return ({ brain }) =>
+        movedControls(brain.positions, brain.inForce)[effect.which].length === 0 &&
+        (effect.which !== "values" || isSaved(brain, during.positions));
     case "learn":
     case "add":
       return ({ brain }) => (brain.held[effect.what] ?? 0) > 0;
@@ -76,7 +83,7 @@ function leafChecks({ gestures = [], effects, id }: Step, others: number, goesOn
 
 /** Everything that must be so at a running board for a step to count as done; nothing for one that only someone can tell. */
 export function checksOf(step: Step, goesOn: boolean): Check[] {
-  const effects = step.effects.flatMap((effect) => effectCheck(effect) ?? []);
+  const effects = step.effects.flatMap((effect) => effectCheck(effect, step) ?? []);
   return [...effects, ...leafChecks(step, effects.length, goesOn)];
 }
 
@@ -85,15 +92,17 @@ const nameOf = ({ board }: Brain, kind: keyof Positions, id: string): string => 
   return kind === "values" && entry ? entryName(entry.item) : labelsOf(board).control(id);
 };
 
-/** Controls that stand neither as they should by now nor as they did before the step. */
-export const strayControls = (brain: Brain, before: Positions, during: Positions): string[] =>
-  (["switches", "dials", "values"] as const).flatMap((kind) =>
-    Object.entries(brain.positions[kind])
+/** Controls that stand neither as they should by now nor as they did before the step; a value that waits to be saved stands. */
+export function strayControls(brain: Brain, before: Positions, during: Positions): string[] {
+  const now: Positions = { ...brain.positions, values: { ...brain.positions.values, ...brain.panel.values } };
+  return (["switches", "dials", "values"] as const).flatMap((kind) =>
+    Object.entries(now[kind])
       .filter(([id, at]) => at !== before[kind][id] && at !== during[kind][id])
       .map(
         ([id, at]) => `${nameOf(brain, kind, id)} stands at ${at}: it belongs at ${during[kind][id] ?? at}.`,
       ),
   );
+}
 
 /** How a menu that still stands open is left, for a step that is none of its. */
 export function stillOpen({ board, panel }: Brain): string[] {
@@ -124,5 +133,7 @@ export const unmetNeeds = (brain: Brain, { needs = [] }: Pick<Step, "needs">): s
 /** Protections that read open, by which nothing may move. */
 export const openGuards = (brain: Brain): string[] =>
   brain.board.inputs
-    .filter((input) => brain.tripped.has(input.id) && reactionsOf(input).length > 0)
+    .filter(
+      (input) => brain.tripped.has(input.id) && reactionsOf(input).length > 0 && !isInputOff(brain, input),
+    )
     .map(({ label, terminal }) => `${label} at ${terminal} reads open: it may hold the leaf.`);

@@ -30,6 +30,8 @@ const does = (course: Course, made: Gesture) => happens(course, { at: 0, do: mad
 /** Leaves a menu that it is told still stands open. */
 function leavesMenu(lead: Lead, course: Course): void {
   const { back } = course.twin.brain.board.panel ?? {};
+  // Whoever reads what comes next gives the board time to store.
+  twinRuns(course.twin, 3);
   for (
     let n = 0;
     n < 5 && back && lead.now().amiss.some((text) => text.includes("still stands open"));
@@ -59,8 +61,10 @@ describe.each(moving)("someone who commissions %s by what it says", (id) => {
     const { of } = lead.now();
     expect(of).toBeGreaterThan(4);
     for (let at = 1; at <= of; at += 1) {
-      const { at: is, step } = lead.now();
+      const { at: is, step, amiss } = lead.now();
       if (is > at) continue;
+      // Nothing was done wrong: of what is not there nothing is said.
+      expect([step!.id, amiss.filter((text) => !/still stands open/.test(text))]).toEqual([step!.id, []]);
       expect(follows(plan, course, lead).at).toBeGreaterThan(at);
       expect(step!.says).toMatch(/\.$/);
     }
@@ -133,6 +137,18 @@ describe("a mistake", () => {
     expect(amiss.length).toBeGreaterThan(1);
     happens(course, { at: 0, works: { input: "beam", worked: false } });
     expect(follows(plan, course, lead).at).toBeGreaterThan(0);
+  });
+
+  test("a list that is left without saving: what was given up is named, and set again", () => {
+    const furzel = planOf("furzel-slathorn");
+    const { course, lead } = begun(furzel);
+    while (!lead.now().step!.id.startsWith("commit:")) follows(furzel, course, lead);
+    expect(lead.now().amiss).toEqual([]);
+    const { back } = course.twin.brain.board.panel!;
+    for (let n = 0; n < 4 && course.twin.brain.panel.path.length; n += 1) does(course, back!);
+    const { step, amiss } = lead.now();
+    expect(step!.id).toMatch(/^commit:/);
+    expect(amiss).toContain("20 Push stands at 6: it belongs at 5.");
   });
 
   test("a program begun by a slip in the menus is named, with the way out", () => {

@@ -30,6 +30,16 @@ export interface LeadNow {
   amiss: readonly string[];
 }
 
+/** True for a step that is done in the menu that stands open: it sets or saves values, or starts something of that menu. */
+function inOpenMenu({ board, panel }: Brain, { effects, gestures = [] }: Step): boolean {
+  const open = board.panel?.menus.find(({ id }) => id === panel.path.at(-1)?.menu);
+  return (
+    effects.some(
+      (effect) => effect.kind === "values" || (effect.kind === "commit" && effect.which === "values"),
+    ) || gestures.some((each) => "choose" in each && open?.items.some(({ id }) => id === each.choose.item))
+  );
+}
+
 /** What went another way than it should, as the board tells it. */
 const wentWrong: readonly BrainEvent["kind"][] = ["refused", "aborted", "held-off", "obstructed", "fails"];
 
@@ -118,9 +128,7 @@ export class Lead {
       ...(this.brokenOff ? ["It was broken off before it was done: begin it again."] : []),
       ...strayControls(brain, this.before(step), step.during.positions),
       ...unmetNeeds(brain, step),
-      ...(this.fromMenu && !step.id.startsWith("set:") && !step.gestures?.some((each) => "choose" in each)
-        ? stillOpen(brain)
-        : []),
+      ...(this.fromMenu && !inOpenMenu(brain, step) ? stillOpen(brain) : []),
       ...(step.id.startsWith("set:") ? inProgram(brain) : []),
       ...(brain.power && step.station !== "power-up" ? openGuards(brain) : []),
       ...eventsTold(brain, wrong),

@@ -5,6 +5,7 @@ export {
   brainDoes,
   brainOf,
   faceOf,
+  isOff as isInputOff,
   keyDown,
   keyUp,
   nextSeconds,

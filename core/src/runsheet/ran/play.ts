@@ -29,7 +29,7 @@ interface Kept {
 }
 
 /** A switch, slide or jumper that stands elsewhere than it was planned, and was read so. */
-export interface Stray {
+interface Stray {
   kind: "control";
   control: string;
   at: string;

@@ -1,4 +1,4 @@
-export { askOf, inForce as inForceOf, leavesOf } from "./ask.ts";
+export { askOf, inForce as inForceOf, isOff, leavesOf } from "./ask.ts";
 export { brainAtRest, brainOf } from "./brain.ts";
 export type { Brain, BrainEvent, Which, World } from "./brain.ts";
 export { faceOf } from "./face.ts";
