@@ -32,6 +32,11 @@ const Says = styled.strong`
   }
 `;
 
+const Caution = styled.span`
+  font-size: ${size.small};
+  color: ${color.caution};
+`;
+
 const Keys = styled.span`
   font-size: ${size.small};
 `;
@@ -65,6 +70,11 @@ export function LeadCard({ running }: { running: Running }) {
         )}
       </Row>
       <Says>{step.says}</Says>
+      {step.caution && (
+        <Caution>
+          <b>On site:</b> {step.caution}
+        </Caution>
+      )}
       {keys && <Keys>Keys from here: {keys}</Keys>}
       {amiss.length > 0 && (
         <Amiss aria-label="What keeps it">
