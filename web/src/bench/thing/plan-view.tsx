@@ -87,7 +87,8 @@ export function PlanView({ leaves, fields, watch, locks, wind, swings }: Drawn &
         </g>
       ))}
       <Movers watch={watch} placeOf={fromAbove} />
-      <Bolt watch={watch} locks={locks} x={parts.length > 1 ? 0 : half} y={-0.45} />
+      {/* Beside the way, where no leaf and nobody passes over its word. */}
+      <Bolt watch={watch} locks={locks} x={-left + 0.3} y={2.1} />
       <Wind wind={wind} x={-half / 2} y={1.5} turn={-90} />
       <text x={-left + 0.15} y={-deep + 0.4}>
         inside
