@@ -110,9 +110,15 @@ const goesOn = (sheet: readonly Step[], { id }: Step): boolean => sheet.some(({ 
 const isBusy = ({ twin: { brain } }: Course): boolean =>
   brain.run !== undefined || brain.running !== undefined || brain.boot !== undefined;
 
+/** More than this happens only at a board that chatters, and comes to no rest. */
+const mostEvents = 2_000;
+
 /** Waits until nothing is under way. */
 function rests(course: Course): void {
-  for (let waited = 0; waited < longestWait && isBusy(course); waited += lookSeconds)
+  const { brain } = course.twin;
+  const most = brain.events.length + mostEvents;
+  const waits = () => isBusy(course) && brain.events.length < most;
+  for (let waited = 0; waited < longestWait && waits(); waited += lookSeconds)
     twinRuns(course.twin, lookSeconds);
   twinRuns(course.twin, shortly);
 }

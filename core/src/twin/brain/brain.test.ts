@@ -365,3 +365,24 @@ test("a pause without a key stores a value and closes the menus however finely t
   waits(grellock, 21);
   expect(grellock.panel.path).toEqual([]);
 });
+
+test("a board that chatters is not watched for twenty minutes: what happens at it is counted", () => {
+  const brain = brainAtRest(shippedBoard("quillmarsh-tandrel"));
+  const run = {
+    toward: "open",
+    to: "open",
+    leaves: ["first"],
+    because: "command",
+    left: Infinity,
+    since: 0,
+  } as const;
+  let watched = 0;
+  const chatters = () => {
+    watched += 1;
+    for (let n = 0; n < 40; n += 1) brain.events.push({ kind: "stops", at: "closed" });
+  };
+  Object.assign(brain, { power: true, run: { ...run, there: [] }, world: { runs: chatters } });
+  settles(brain);
+  expect(watched).toBeGreaterThan(10);
+  expect(brain.events.length).toBeLessThan(2_200);
+});

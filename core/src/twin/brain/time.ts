@@ -156,10 +156,15 @@ function due(brain: Brain): void {
 /** Most seconds that something is watched until it is done. */
 const longestWatch = 1_200;
 
+/** A board at which more happens than this while it is watched chatters, and comes to no rest. */
+const mostEvents = 2_000;
+
 /** Lets time run until this holds, or nothing happens by itself any more; what only waits for someone counts as that. */
 export function settles(brain: Brain, until?: Condition): void {
   let waited = 0;
+  const most = brain.events.length + mostEvents;
   for (let by = nextWatched(brain); by < longestWatch && waited < longestWatch; by = nextWatched(brain)) {
+    if (brain.events.length > most) return;
     if (until && holds(brain, until)) return;
     waits(brain, by);
     waited += by;
