@@ -8,6 +8,7 @@ export {
   isOff as isInputOff,
   keyDown,
   keyUp,
+  mostEvents,
   nextSeconds,
   placeOf,
   pressesInRow,

@@ -7,6 +7,7 @@ import {
   faceOf,
   happens,
   lookSeconds,
+  mostEvents,
   placeOf,
   putFaults,
   tickSeconds,
@@ -109,9 +110,6 @@ const goesOn = (sheet: readonly Step[], { id }: Step): boolean => sheet.some(({ 
 
 const isBusy = ({ twin: { brain } }: Course): boolean =>
   brain.run !== undefined || brain.running !== undefined || brain.boot !== undefined;
-
-/** More than this happens only at a board that chatters, and comes to no rest. */
-const mostEvents = 2_000;
 
 /** Waits until nothing is under way. */
 function rests(course: Course): void {

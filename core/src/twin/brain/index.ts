@@ -7,6 +7,6 @@ export { placeOf, stop as halts } from "./run.ts";
 export { obstructed } from "./command.ts";
 export { findsWrong } from "./failing.ts";
 export { legOf, type Leg } from "./orders.ts";
-export { comesTo, counts, leavesEnd, nextSeconds, settles, waits } from "./time.ts";
+export { comesTo, counts, leavesEnd, mostEvents, nextSeconds, settles, waits } from "./time.ts";
 export { knowsTravel } from "./memory.ts";
 export { findsBattery } from "./supply.ts";

@@ -157,7 +157,7 @@ function due(brain: Brain): void {
 const longestWatch = 1_200;
 
 /** A board at which more happens than this while it is watched chatters, and comes to no rest. */
-const mostEvents = 2_000;
+export const mostEvents = 2_000;
 
 /** Lets time run until this holds, or nothing happens by itself any more; what only waits for someone counts as that. */
 export function settles(brain: Brain, until?: Condition): void {

@@ -3,8 +3,7 @@ import { Link } from "react-router";
 import { useJobBench } from "../../data/index.ts";
 import { useAnswer } from "../../planner/index.ts";
 import { Notice } from "../../ui/index.ts";
-
-const titles = { danger: "Danger", fault: "To put right", caution: "Caution", note: "Note" } as const;
+import { findingTitles } from "../shared/findings.tsx";
 
 /** So long before it happens someone begins to look, s. */
 const before = 2;
@@ -20,7 +19,7 @@ export function RunFindings() {
         const { what, why, remedy } = wordsOf(finding);
         return (
           <li key={finding.code}>
-            <Notice tone={finding.severity} title={titles[finding.severity]}>
+            <Notice tone={finding.severity} title={findingTitles[finding.severity]}>
               <strong>{what}</strong> {why} <b>{remedy}</b>{" "}
               <Link to={`/jobs/${job.id}/live?at=${Math.max(0, at - before).toFixed(1)}`}>
                 Look at it, {Math.round(at)} s after it begins

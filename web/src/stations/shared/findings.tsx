@@ -2,14 +2,20 @@ import { wordsOf, type Finding } from "@anvilcloud/core";
 import { useLights } from "../../data/index.ts";
 import { Notice } from "../../ui/index.ts";
 
-const titles = { danger: "Danger", fault: "To put right", caution: "Caution", note: "Note" } as const;
+/** What a finding of each severity is headed. */
+export const findingTitles = {
+  danger: "Danger",
+  fault: "To put right",
+  caution: "Caution",
+  note: "Note",
+} as const;
 
 function FindingItem({ finding }: { finding: Finding }) {
   const lights = useLights(finding.subjects);
   const words = wordsOf(finding);
   return (
     <li {...lights}>
-      <Notice tone={finding.severity} title={titles[finding.severity]}>
+      <Notice tone={finding.severity} title={findingTitles[finding.severity]}>
         <strong>{words.what}</strong> {words.why} <b>{words.remedy}</b>
       </Notice>
     </li>
