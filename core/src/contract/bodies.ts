@@ -23,6 +23,12 @@ export const storedJobSchema = z.strictObject({
   devices: z.array(device),
 });
 
+/** Where a job is kept: among the jobs, as a template for others, put away, or thrown away. */
+const shelfSchema = z.enum(["jobs", "templates", "archive", "bin"]);
+
+/** How a job stands, by its log; what waits is told by its installer, or has a step that was not seen. */
+const standingSchema = z.enum(["not-begun", "under-way", "waiting", "opened-again", "handed-over"]);
+
 /** A line of the list of jobs. */
 const jobSummarySchema = z.strictObject({
   id: idSchema,
@@ -32,7 +38,11 @@ const jobSummarySchema = z.strictObject({
   board: z.string(),
   version,
   updatedAt: moment,
-  answered: z.number().int().describe("Steps that were answered."),
+  shelf: shelfSchema,
+  standing: standingSchema,
+  waitsFor: z.string().describe("What it waits for, as its installer says; empty where for nothing."),
+  answered: z.number().int().describe("Steps that are answered."),
+  unseen: z.number().int().describe("Steps of them that were not seen as they should be."),
   handedOverAt: moment.nullable(),
   nextService: z.iso.date().nullable().describe("The day its next service is due; once it is handed over."),
   reopened: z.string().nullable().describe("Why it was opened again after its hand-over."),
@@ -43,6 +53,73 @@ export const jobsPageSchema = z.strictObject({
   total: z.number().int(),
   page: z.number().int().min(0),
   pageSize: z.number().int().min(1),
+});
+
+const day = z.iso.date();
+
+/** What a list of jobs is asked for: words that all occur in it, how it stands, where it is, in which order. */
+export const jobsQuerySchema = z.strictObject({
+  page: z.coerce.number().int().min(0).max(1e6).default(0),
+  find: z.string().max(200).default(""),
+  shelf: shelfSchema.default("jobs"),
+  standing: standingSchema.optional(),
+  due: day.optional().describe("Service due on this day or before."),
+  board: idSchema.optional(),
+  town: z.string().max(80).optional(),
+  sort: z.enum(["changed", "title", "customer", "town", "board", "standing", "due"]).default("changed"),
+  order: z.enum(["up", "down"]).optional().describe("Left out: the latest change first, all else upwards."),
+});
+
+const someJobs = z.strictObject({ total: z.number().int(), jobs: z.array(jobSummarySchema) });
+const counted = <T extends z.ZodType>(what: T) =>
+  z.array(z.strictObject({ of: what, name: z.string(), jobs: z.number().int() }));
+
+/** What calls for someone, and what the list of jobs can be narrowed to. */
+export const overviewSchema = z.strictObject({
+  due: someJobs.describe("Service is due."),
+  openedAgain: someJobs,
+  waiting: someJobs,
+  underWay: someJobs,
+  shelves: counted(shelfSchema),
+  standings: counted(standingSchema),
+  boards: counted(idSchema),
+  towns: counted(z.string()),
+});
+
+/** Where a job is to be kept, or what it waits for; what is left out stays. */
+export const jobPlaceSchema = z.strictObject({
+  shelf: shelfSchema.optional(),
+  waitsFor: z.string().max(200).optional(),
+});
+
+/** What a copy of a job is called, and whose it is; left out, the same customer's. */
+export const newCopySchema = z.strictObject({
+  title: jobSchema.shape.title,
+  customer: jobSchema.shape.site.shape.customer.optional(),
+});
+
+/** How a job file meets the job that is here already: it is told of, or taken as a job of its own or as a later state. */
+export const importQuerySchema = z.strictObject({
+  as: z.enum(["new", "copy", "later"]).default("new"),
+  version: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .optional()
+    .describe("For a later state: the version that it was compared with."),
+});
+
+/** A job file beside the job that is here: both documents, and what each log has that the other lacks. */
+export const importMeetsSchema = z.strictObject({
+  version,
+  here: jobSchema,
+  file: jobSchema,
+  log: z.strictObject({
+    both: z.number().int(),
+    onlyHere: z.number().int(),
+    onlyFile: z.number().int(),
+    unlike: z.number().int().describe("Entries of one id that say different things."),
+  }),
 });
 
 /** What a new job begins with. */
@@ -131,6 +208,14 @@ export { board as boardBody, device as deviceBody };
 export type StoredJob = z.output<typeof storedJobSchema>;
 export type JobSummary = z.output<typeof jobSummarySchema>;
 export type JobsPage = z.output<typeof jobsPageSchema>;
+export type JobsQuery = z.output<typeof jobsQuerySchema>;
+export type Overview = z.output<typeof overviewSchema>;
+export type JobPlace = z.output<typeof jobPlaceSchema>;
+export type NewCopy = z.output<typeof newCopySchema>;
+export type ImportQuery = z.output<typeof importQuerySchema>;
+export type ImportMeets = z.output<typeof importMeetsSchema>;
+export type Shelf = z.output<typeof shelfSchema>;
+export type JobStanding = z.output<typeof standingSchema>;
 export type NewJob = z.output<typeof newJobSchema>;
 export type LogPage = z.output<typeof logPageSchema>;
 export type SessionState = z.output<typeof sessionSchema>;

@@ -1,7 +1,9 @@
 export { boardOnSite, checkJob, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { Move, StateEffect } from "./effect.ts";
-export { closingKinds, isClosed, mayAppend } from "./closed.ts";
+export { closingKinds, isClosed, lastClosingOf, mayAppend, stillTaken } from "./closed.ts";
+export { copyJob, copyTitle } from "./copy.ts";
+export type { CopyOf } from "./copy.ts";
 export { draftJob } from "./draft.ts";
 export { applyEdit, editSchema } from "./edit.ts";
 export type { JobEdit } from "./edit.ts";

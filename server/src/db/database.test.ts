@@ -1,10 +1,18 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { jobFormat, pinNode, terminalNode, type BoardProfile, type JobBundle } from "@anvilcloud/core";
+import {
+  jobFormat,
+  jobsQuerySchema,
+  pinNode,
+  terminalNode,
+  type BoardProfile,
+  type JobBundle,
+} from "@anvilcloud/core";
 import createKnex, { type Knex } from "knex";
 import { parse } from "yaml";
 import { loadDemo } from "../seed/demo.ts";
-import { findJob, insertJob, listJobs, pageSize, removeJob, replaceJob } from "../store/jobs.ts";
+import { findJob, insertJob, removeJob, replaceJob } from "../store/jobs.ts";
+import { listJobs, pageSize } from "../store/list.ts";
 import { addOwn, boardSource, findProfile, profilesJson, putShipped } from "../store/profiles.ts";
 import { freshFolder } from "../testing/folders.ts";
 import { filledDatabase, readLog, root } from "../testing/serve.ts";
@@ -25,6 +33,8 @@ async function demo(id = "netloft"): Promise<JobBundle> {
   return { format: jobFormat, job, board, devices, log: await readLog(knex, id) };
 }
 
+const page = (at: number) => listJobs(knex, jobsQuerySchema.parse({ page: at }));
+
 describe("the database", () => {
   test("keeps WAL, full synchronisation and foreign keys", async () => {
     const pragma = async (name: string) =>
@@ -36,7 +46,7 @@ describe("the database", () => {
 
   test("makes the folders of its file", async () => {
     const deep = await openDatabase(join(freshFolder(), "deep", "er", "test.db"));
-    expect(await listJobs(deep, 0)).toEqual({ jobs: [], total: 0 });
+    expect(await listJobs(deep, jobsQuerySchema.parse({}))).toEqual({ jobs: [], total: 0 });
     await deep.destroy();
   });
 
@@ -44,7 +54,7 @@ describe("the database", () => {
     await loadDemo(knex, root);
     await knex.destroy();
     knex = await openDatabase(file);
-    expect((await listJobs(knex, 0)).total).toBe(6);
+    expect((await page(0)).total).toBe(6);
     expect(await knex("knex_migrations").count({ n: "*" }).first()).toEqual({ n: migrations.length });
   });
 
@@ -53,7 +63,7 @@ describe("the database", () => {
     expect(await loadDemo(knex, root)).toBe(0);
     await knex("jobs").where({ id: "netloft" }).delete();
     expect(await loadDemo(knex, root)).toBe(0);
-    expect((await listJobs(knex, 0)).total).toBe(5);
+    expect((await page(0)).total).toBe(5);
   });
 });
 
@@ -213,7 +223,7 @@ describe("jobs", () => {
         { ...bundle, job: { ...bundle.job, id: `more-${n}` } },
         `2026-12-01T00:00:${String(n % 60).padStart(2, "0")}.000Z`,
       );
-    const [first, second] = [await listJobs(knex, 0), await listJobs(knex, 1)];
+    const [first, second] = [await page(0), await page(1)];
     expect([first.jobs.length, second.jobs.length, first.total]).toEqual([pageSize, 6, pageSize + 6]);
     expect(second.jobs.map((job) => job.id).sort()).toEqual([
       "chandlery",
@@ -225,6 +235,6 @@ describe("jobs", () => {
     ]);
     const times = first.jobs.map((job) => job.updatedAt);
     expect(times).toEqual([...times].sort().reverse());
-    expect((await listJobs(knex, 2)).jobs).toEqual([]);
+    expect((await page(2)).jobs).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import { boardSchema, migrateBoard, parseDevice, parseWith, upgradeJob } from "@anvilcloud/core";
 import type { Knex } from "knex";
+import { writeLine } from "../store/line.ts";
 
 /** A change of the tables. */
 export interface Migration {
@@ -125,6 +126,27 @@ export const migrations: readonly Migration[] = [
         await knex("jobs")
           .whereRaw("rowid = ?", [at])
           .update({ job: JSON.stringify(upgradeJob(JSON.parse(job))) });
+    },
+  },
+  {
+    name: "009-lines-of-the-list",
+    async up(knex) {
+      // A table of its own: beside the documents, each of its rows would be read through a whole profile.
+      await knex.schema.createTable("lines", (table) => {
+        table.string("id").primary().references("id").inTable("jobs").onDelete("CASCADE");
+        for (const name of ["title", "updated_at", "customer", "town", "board_id", "board_name"])
+          table.string(name).notNullable();
+        table.string("found_by").notNullable().comment("What it is looked for by, in small letters.");
+        table.string("shelf").notNullable().defaultTo("jobs");
+        table.string("waits_for").notNullable().defaultTo("");
+        table.string("standing").notNullable();
+        for (const name of ["version", "answered", "unseen"]) table.integer(name).notNullable();
+        for (const name of ["handed_over_at", "next_service", "reopened"]) table.string(name);
+      });
+      await knex.raw("CREATE INDEX lines_by_change ON lines (shelf, updated_at DESC, id)");
+      await knex.raw("CREATE INDEX lines_by_standing ON lines (shelf, standing, updated_at DESC)");
+      await knex.raw("CREATE INDEX lines_by_service ON lines (shelf, next_service)");
+      for (const { id } of (await knex("jobs").select("id")) as { id: string }[]) await writeLine(knex, id);
     },
   },
 ];

@@ -1,4 +1,4 @@
-import type { JobBundle } from "@anvilcloud/core";
+import { importMeetsSchema, type JobBundle } from "@anvilcloud/core";
 import type { Express } from "express";
 import type { Knex } from "knex";
 import request from "supertest";
@@ -24,12 +24,84 @@ describe("bundles", () => {
     await other.knex.destroy();
   });
 
-  test("a second import of the same job is refused and changes nothing", async () => {
-    const answer = await request(app)
-      .post("/api/bundles")
-      .send(await bundle())
-      .expect(409);
-    expect(answer.body.detail).toContain("Nothing was imported");
+  describe("of a job that is here already", () => {
+    const note = { id: "n1", at: "2026-11-24T09:00:00.000Z", by: "", kind: "note", text: "dry" };
+    /** The job as it stands on another device: another title, and a note more. */
+    const later = async (id = "ropewalk") => {
+      const file = await bundle(id);
+      return {
+        ...file,
+        job: { ...file.job, title: "Ropewalk gates, north" },
+        log: [...file.log, note],
+      } as JobBundle;
+    };
+    const post = (file: JobBundle, query = "") => request(app).post(`/api/bundles${query}`).send(file);
+
+    test("it is refused with both documents and how the logs differ, and nothing changes", async () => {
+      const file = await later();
+      const before = await bundle("ropewalk");
+      await request(app)
+        .post("/api/jobs/ropewalk/log")
+        .send({ ...note, id: "here", text: "hinge" });
+      const answer = await post(file).expect(409);
+      expect(answer.body.detail).toContain("Nothing was imported");
+      expect(importMeetsSchema.parse(answer.body.meets)).toMatchObject({
+        version: 1,
+        here: { title: before.job.title },
+        file: { title: "Ropewalk gates, north" },
+        log: { both: before.log.length, onlyHere: 1, onlyFile: 1, unlike: 0 },
+      });
+      expect((await bundle("ropewalk")).job).toEqual(before.job);
+    });
+
+    test("as a copy it gets an id and a title of its own, its log with it", async () => {
+      const file = await later();
+      const { body } = await post(file, "?as=copy").expect(201);
+      expect(body.id).not.toBe("ropewalk");
+      const copied = await bundle(body.id as string);
+      expect(copied.job).toEqual({ ...file.job, id: body.id, title: "Ropewalk gates, north, copy" });
+      expect(copied.log).toEqual(file.log);
+    });
+
+    test("as a later state its document stands, and both logs are one", async () => {
+      const file = await later();
+      const here = { ...note, id: "here", text: "hinge" };
+      await request(app).post("/api/jobs/ropewalk/log").send(here).expect(201);
+      await post(file, "?as=later").expect(400);
+      await post(file, "?as=later&version=9").expect(412);
+      expect((await post(file, "?as=later&version=1").expect(201)).body).toEqual({
+        id: "ropewalk",
+        version: 2,
+      });
+      const now = await bundle("ropewalk");
+      expect(now.job.title).toBe("Ropewalk gates, north");
+      expect(now.log).toEqual([...file.log.slice(0, -1), here, note]);
+      // Once more it brings nothing new.
+      const again = await post(file, "?as=later&version=2").expect(201);
+      expect(again.body.version).toBe(3);
+      expect((await bundle("ropewalk")).log).toEqual(now.log);
+    });
+
+    test("a handed over job takes notes of it, and all of it once it opens the job again", async () => {
+      const file = await later("sailloft");
+      const same = { ...file, job: (await bundle("sailloft")).job };
+      await post(file, "?as=later&version=1").expect(409);
+      await post(same, "?as=later&version=1").expect(201);
+      const reopened = { ...note, id: "r1", kind: "reopened", text: undefined, reason: "too fast" };
+      await post({ ...file, log: [...file.log, reopened] } as JobBundle, "?as=later&version=2").expect(201);
+      expect((await bundle("sailloft")).job.title).toBe("Ropewalk gates, north");
+    });
+
+    test("logs that contradict each other are not made one", async () => {
+      const file = await later();
+      await request(app)
+        .post("/api/jobs/ropewalk/log")
+        .send({ ...note, text: "wet" });
+      expect((await post(file).expect(409)).body.meets.log).toMatchObject({ unlike: 1, onlyFile: 0 });
+      const answer = await post(file, "?as=later&version=1").expect(409);
+      expect(answer.body.title).toBe("The logs contradict each other");
+      await post(file, "?as=copy").expect(201);
+    });
   });
 
   test.each<[string, (b: JobBundle) => void, RegExp]>([

@@ -43,6 +43,9 @@ const changes: Record<string, () => Promise<request.Response>> = {
       .delete(`/api/jobs/${body.job.id as string}`)
       .set("If-Match", headers.etag!);
   },
+  "post /api/jobs/{id}/copies": () =>
+    request(app).post(`/api/jobs/${job}/copies`).send({ title: "Quay, north" }),
+  "put /api/jobs/{id}/place": () => request(app).put(`/api/jobs/${job}/place`).send({ waitsFor: "a lock" }),
   "post /api/jobs/{id}/log": () => request(app).post(`/api/jobs/${job}/log`).send(note),
   "post /api/bundles": async () => {
     const { body } = await request(app).get(`/api/jobs/${job}/bundle`);

@@ -6,9 +6,14 @@ import {
   jobFormat,
   checkJob,
   checkLog,
+  copyJob,
   draftJob,
+  importQuerySchema,
+  jobPlaceSchema,
   jobSchema,
+  jobsQuerySchema,
   logEntrySchema,
+  newCopySchema,
   newJobSchema,
   parseWith,
   profileOf,
@@ -21,16 +26,9 @@ import {
 } from "@anvilcloud/core";
 import { Router, type Request } from "express";
 import type { Knex } from "knex";
-import {
-  findJob,
-  findJobJson,
-  hasJob,
-  insertJob,
-  listJobs,
-  pageSize,
-  removeJob,
-  replaceJob,
-} from "../store/jobs.ts";
+import type { z } from "zod";
+import { findJob, findJobJson, hasJob, insertJob, removeJob, replaceJob } from "../store/jobs.ts";
+import { listJobs, overview, pageSize, placeJob } from "../store/list.ts";
 import { appendLog, hasLog, logPages, readLogPage } from "../store/log.ts";
 import { findProfile } from "../store/profiles.ts";
 import type { Work } from "../work/pool.ts";
@@ -57,6 +55,26 @@ const handedOver = (id: string) =>
     "Handed over",
     `Job ${JSON.stringify(id)} was handed over and takes notes only. Open it again with a reason first.`,
   );
+
+/** Why a job file was not taken as a later state of the job here. */
+function notLater({ refused, id }: { refused: "moved" | "closed" | "unlike"; id: string }): HttpProblem {
+  switch (refused) {
+    case "closed":
+      return handedOver(id);
+    case "moved":
+      return new HttpProblem(
+        412,
+        "Changed elsewhere",
+        `Job ${JSON.stringify(id)} was changed since the file was compared with it. Nothing was imported; compare again.`,
+      );
+    case "unlike":
+      return new HttpProblem(
+        409,
+        "The logs contradict each other",
+        `The log of the file and that of job ${JSON.stringify(id)} have entries of one id that say different things. Nothing was imported; import it as a copy.`,
+      );
+  }
+}
 
 async function mustFind(knex: Knex, id: string): Promise<StoredJob> {
   const stored = await findJob(knex, id);
@@ -106,8 +124,18 @@ function stepOf({ query: { step } }: Request): string {
   return step;
 }
 
+/** A query as its schema has it. */
+function parseQuery<T extends z.ZodType>(schema: T, { query }: Request): z.output<T> {
+  try {
+    return parseWith(schema, query, "query");
+  } catch (error) {
+    if (!(error instanceof ProblemsError)) throw error;
+    throw new HttpProblem(400, "Query not understood", error.message);
+  }
+}
+
 /** A whole number of a query; 0 where it is left out. */
-function countOf(request: Request, name: "page" | "after", most: number): number {
+function countOf(request: Request, name: "after", most: number): number {
   const count = Number(request.query[name] ?? 0);
   if (!Number.isInteger(count) || count < 0 || count > most)
     throw new HttpProblem(
@@ -135,8 +163,12 @@ export function jobRoutes({ knex, work, database, incoming, now }: JobParts): Ro
   const json = jsonBody(limits.job);
 
   routes.get("/jobs", async (request, response) => {
-    const page = countOf(request, "page", 1e6);
-    response.json({ ...(await listJobs(knex, page)), page, pageSize });
+    const query = parseQuery(jobsQuerySchema, request);
+    response.json({ ...(await listJobs(knex, query)), page: query.page, pageSize });
+  });
+
+  routes.get("/overview", async (_request, response) => {
+    response.json(await overview(knex, now().slice(0, 10)));
   });
 
   routes.post("/jobs", json, async (request, response) => {
@@ -208,6 +240,22 @@ export function jobRoutes({ knex, work, database, incoming, now }: JobParts): Ro
     response.status(204).end();
   });
 
+  routes.post("/jobs/:id/copies", json, async (request, response) => {
+    const { job, board, devices } = await mustFind(knex, String(request.params.id));
+    const { title, customer = job.site.customer } = parseWith(newCopySchema, request.body, "request");
+    const copy = copyJob(job, { id: jobId(title), title, customer });
+    await insertJob(knex, { job: copy, board, devices, log: [] }, now());
+    setVersion(response, 1);
+    response.status(201).location(`/api/jobs/${copy.id}`).json({ version: 1, job: copy, board, devices });
+  });
+
+  routes.put("/jobs/:id/place", json, async (request, response) => {
+    const id = String(request.params.id);
+    const place = parseWith(jobPlaceSchema, request.body, "request");
+    if (!(await placeJob(knex, id, place))) throw noSuchJob(id);
+    response.status(204).end();
+  });
+
   routes.get("/jobs/:id/log", async (request, response) => {
     const { id } = request.params;
     const after = countOf(request, "after", Number.MAX_SAFE_INTEGER);
@@ -251,17 +299,32 @@ export function jobRoutes({ knex, work, database, incoming, now }: JobParts): Ro
   });
 
   routes.post("/bundles", async (request, response) => {
+    const how = parseQuery(importQuerySchema, request);
+    if (how.as === "later" && how.version === undefined)
+      throw new HttpProblem(
+        400,
+        "Query not understood",
+        "version: expected the version that the file was compared with, found nothing. It stands in the answer that says that the job is here already.",
+      );
     const imported = await spooled(request, { folder: incoming, most: limits.bundle }, (file) =>
-      work.run("importJob", { file, database, now: now() }, whileThere(response)),
+      work.run(
+        "importJob",
+        { file, database, now: now(), copyId: jobId("copy"), ...how },
+        whileThere(response),
+      ),
     );
-    if ("taken" in imported)
+    if ("meets" in imported) {
+      const { here } = imported.meets;
       throw new HttpProblem(
         409,
         "Job is here already",
-        `A job ${JSON.stringify(imported.taken)} is here already. Nothing was imported; open that one, or import on another installation.`,
+        `A job ${JSON.stringify(here.id)} is here already. Nothing was imported; import it as a copy, or as a later state of the one here.`,
+        { meets: imported.meets },
       );
-    setVersion(response, 1);
-    response.status(201).location(`/api/jobs/${imported.id}`).json({ id: imported.id, version: 1 });
+    }
+    if ("refused" in imported) throw notLater(imported);
+    setVersion(response, imported.version);
+    response.status(201).location(`/api/jobs/${imported.id}`).json(imported);
   });
 
   routes.post("/plan", jsonText(limits.plan), async (request, response) => {

@@ -1,18 +1,16 @@
 import {
-  closingKinds,
   isClosed,
-  nextServiceDay,
   type BoardProfile,
   type BoardUse,
   type DeviceProfile,
   type Job,
   type JobBundle,
-  type JobSummary,
   type LogEntry,
   type StoredJob,
 } from "@anvilcloud/core";
 import type { Knex } from "knex";
 import { whenFree, write } from "../db/write.ts";
+import { writeLine } from "./line.ts";
 import { lastClosing, logRow } from "./log.ts";
 
 interface Row {
@@ -26,7 +24,8 @@ interface Row {
   updated_at: string;
 }
 
-const columnsOf = ({ job, board, devices }: Omit<StoredJob, "version">) => ({
+/** A job as it is kept: its documents, and what is looked up beside them. */
+export const columnsOf = ({ job, board, devices }: Omit<StoredJob, "version">) => ({
   title: job.title,
   job: JSON.stringify(job),
   board: JSON.stringify(board),
@@ -44,62 +43,14 @@ function read(row: Row): StoredJob {
   };
 }
 
-/** Something of the last entry that closed a job or opened it again; nothing where there is none. */
-const ofLastClosing = (what: string) => `SELECT ${what} FROM log
-  WHERE job_id = jobs.id AND kind IN (${closingKinds.map((kind) => `'${kind}'`).join(", ")}) ORDER BY seq DESC LIMIT 1`;
-
-/** When a job was handed over; nothing where it was not, or was opened again since. */
-const handedOverAt = ofLastClosing("CASE kind WHEN 'handed-over' THEN at END");
-
-/** Why a job was opened again; nothing where it was not, or is handed over. */
-const reopened = ofLastClosing("CASE kind WHEN 'reopened' THEN json_extract(body, '$.reason') END");
-
-/** Page size of the list of jobs. */
-export const pageSize = 100;
-
-/** A page of jobs, the one changed last first. */
-export async function listJobs(knex: Knex, page: number): Promise<{ jobs: JobSummary[]; total: number }> {
-  const rows = (await knex("jobs")
-    .select("id", "title", "version", "updated_at")
-    .select(
-      knex.raw("json_extract(job, '$.site.customer') AS customer"),
-      knex.raw("json_extract(job, '$.site.town') AS town"),
-      knex.raw("json_extract(board, '$.name') AS board"),
-      knex.raw("(SELECT COUNT(DISTINCT step) FROM log WHERE job_id = jobs.id AND kind = 'step') AS answered"),
-      knex.raw(`(${handedOverAt}) AS handed_over_at`),
-      knex.raw("json_extract(job, '$.survey.serviceMonths') AS service_months"),
-      knex.raw(`(${reopened}) AS reopened`),
-    )
-    .orderBy([{ column: "updated_at", order: "desc" }, { column: "id" }])
-    .limit(pageSize)
-    .offset(page * pageSize)) as (Pick<Row, "id" | "title" | "version" | "updated_at"> & {
-    customer: string;
-    town: string;
-    board: string;
-    answered: number;
-    handed_over_at: string | null;
-    service_months: number;
-    reopened: string | null;
-  })[];
-  const total = await knex("jobs").count({ n: "*" }).first();
-  return {
-    jobs: rows.map(({ updated_at, handed_over_at, service_months, ...row }) => ({
-      ...row,
-      updatedAt: updated_at,
-      handedOverAt: handed_over_at,
-      nextService: handed_over_at && nextServiceDay(handed_over_at, service_months),
-    })),
-    total: Number(total?.n ?? 0),
-  };
-}
-
 /** Jobs made on a board, each with the revision it was made with, the one changed last first. */
 export async function jobsOnBoard(knex: Knex, board: string): Promise<BoardUse[]> {
   const rows = (await knex("jobs")
-    .select("id", "title", { revision: "board_revision" })
-    .select(knex.raw(`(${handedOverAt}) IS NOT NULL AS handed_over`))
-    .where({ board_id: board })
-    .orderBy("updated_at", "desc")
+    .join("lines", "lines.id", "jobs.id")
+    .select("jobs.id", "jobs.title", { revision: "board_revision" })
+    .select(knex.raw("handed_over_at IS NOT NULL AS handed_over"))
+    .where({ "jobs.board_id": board })
+    .orderBy("jobs.updated_at", "desc")
     .limit(500)) as { id: string; title: string; revision: number; handed_over: number }[];
   return rows.map(({ handed_over, ...row }) => ({ ...row, handedOver: handed_over === 1 }));
 }
@@ -154,6 +105,7 @@ export async function insertJob(
     });
     for (const entry of bundle.log) await trx("log").insert(logRow(bundle.job.id, entry));
     await further(trx);
+    await writeLine(trx, bundle.job.id);
     return true;
   });
 }
@@ -176,6 +128,7 @@ export async function replaceJob(
       .update({ ...columnsOf(next), version: version + 1, updated_at: now });
     if (changed !== 1) return "moved";
     for (const entry of entries) await trx("log").insert(logRow(next.job.id, entry));
+    await writeLine(trx, next.job.id);
     return "stored";
   });
 }

@@ -1,6 +1,7 @@
 import { closingKinds, mayAppend, upgradeEntry, type LogEntry, type StepEntry } from "@anvilcloud/core";
 import type { Knex } from "knex";
 import { write } from "../db/write.ts";
+import { writeLine } from "./line.ts";
 
 /** An entry as it is written today, from what was stored whenever it was. */
 const readEntry = (body: string) => upgradeEntry(JSON.parse(body)) as LogEntry;
@@ -109,6 +110,7 @@ export async function appendLog(
     if (theirs) return { theirs };
     await trx("log").insert(logRow(jobId, entry));
     await trx("jobs").where({ id: jobId }).update({ updated_at: now });
+    await writeLine(trx, jobId);
     return "stored";
   });
 }

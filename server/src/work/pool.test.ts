@@ -66,7 +66,7 @@ describe("worker threads", () => {
     await expect(refused).rejects.toBeInstanceOf(ProblemsError);
     await expect(refused).rejects.toThrow(/profile:\d+:\d+: leaves: expected at most 2, found 7/);
     await expect(
-      work.run("importJob", { file: "/nowhere", database: "/nowhere", now: "" }),
+      work.run("importJob", { file: "/nowhere", database: "/nowhere", now: "", as: "new", copyId: "copy" }),
     ).rejects.toMatchObject({
       code: "ENOENT",
     });
@@ -140,7 +140,7 @@ describe("worker threads", () => {
       const gone = new AbortController();
       const imported = work.run(
         "importJob",
-        { file: arrived, database: file, now: "2026-11-24T10:00:00.000Z" },
+        { file: arrived, database: file, now: "2026-11-24T10:00:00.000Z", as: "new", copyId: "copy" },
         gone.signal,
       );
       const over = imported.then(

@@ -1,0 +1,28 @@
+import type { Job } from "./schema.ts";
+
+/** What a copy is called and whose it is. */
+export interface CopyOf {
+  id: string;
+  title: string;
+  customer: string;
+}
+
+/** What a copy is called unless someone says otherwise. */
+export const copyTitle = (title: string): string => `${title.slice(0, 110)}, copy`;
+
+/**
+ * A job like another, with nothing of what was found or done on its site: no controls as found, no wires held to a terminal,
+ * no colours. Another customer has another address, and another breaker.
+ */
+export function copyJob(job: Job, { id, title, customer }: CopyOf): Job {
+  const elsewhere = customer !== job.site.customer;
+  return {
+    ...job,
+    id,
+    title,
+    site: elsewhere ? { customer, address: "", town: "" } : job.site,
+    survey: { ...job.survey, notes: "", ...(elsewhere ? { breaker: "" } : {}) },
+    devices: job.devices.map(({ pinned: _pinned, cores: _cores, ...device }) => device),
+    found: { noted: false, firmware: "", links: {}, switches: {}, dials: {}, values: {} },
+  };
+}
