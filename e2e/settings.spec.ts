@@ -120,7 +120,7 @@ test("a reset on demand, what it voids made good, as left recorded, and the diff
   await purpose.getByRole("textbox", { name: "Why it is needed" }).fill("A transmitter was lost.");
   await purpose.getByRole("button", { name: "Begin", exact: true }).click();
   await purpose.getByRole("link", { name: "to its steps" }).click();
-  await expect(page.getByText("The board as found is not noted yet.")).toBeVisible();
+  await expect(page.getByText("Still wanted: the board as it was found.")).toBeVisible();
 
   await openEntry(page, demo, "sailloft");
   const keys = keysOf(page);

@@ -13,7 +13,7 @@ import { SWRConfig } from "swr";
 import { SignIn } from "./stations/session/sign-in.tsx";
 import { SignOut } from "./stations/session/sign-out.tsx";
 import { color, GlobalStyle, narrow, print, size, space, touch } from "./theme/index.ts";
-import { Notice, WhereRoom } from "./ui/index.ts";
+import { DoneNotices, Notice, WhereRoom } from "./ui/index.ts";
 
 const Head = styled.header`
   display: flex;
@@ -91,6 +91,7 @@ function Frame() {
       </Head>
       <Outlet />
       <SignIn />
+      <DoneNotices />
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { draftedCables, draftedLeaves } from "./assumed.ts";
 import type { Job } from "./schema.ts";
 
 /** What a copy is called and whose it is. */
@@ -12,7 +13,8 @@ export const copyTitle = (title: string): string => `${title.slice(0, 110)}, cop
 
 /**
  * A job like another, with nothing of what was found or done on its site: no controls as found, no wires held to a terminal,
- * no colours. Another customer has another address, and another breaker.
+ * no colours. Another customer has another address and
+ * another breaker, and sizes and lengths that are assumed until they are measured there.
  */
 export function copyJob(job: Job, { id, title, customer }: CopyOf): Job {
   const elsewhere = customer !== job.site.customer;
@@ -22,6 +24,9 @@ export function copyJob(job: Job, { id, title, customer }: CopyOf): Job {
     title,
     site: elsewhere ? { customer, address: "", town: "" } : job.site,
     survey: { ...job.survey, notes: "", ...(elsewhere ? { breaker: "" } : {}) },
+    ...(elsewhere
+      ? { assumed: [...draftedLeaves(job.survey.leaves), ...job.devices.flatMap(draftedCables)] }
+      : {}),
     devices: job.devices.map(({ pinned: _pinned, cores: _cores, ...device }) => device),
     found: { noted: false, firmware: "", links: {}, switches: {}, dials: {}, values: {} },
   };

@@ -1,4 +1,5 @@
 import type { BoardProfile } from "../board/index.ts";
+import { draftedLeaves } from "./assumed.ts";
 import { presetWishes, type Preset } from "./preset.ts";
 import type { Job, Leaf } from "./schema.ts";
 import { leavesLike } from "./site.ts";
@@ -43,13 +44,15 @@ const draftLeaves = (board: BoardProfile): 1 | 2 =>
 
 /** A new job for a board: one pair of ordinary leaves, nothing chosen that could not be changed, nothing found yet. */
 export function draftJob(id: string, title: string, customer: string, board: BoardProfile): Job {
+  const leaves = leavesLike(draftLeaf(board), draftLeaves(board));
   return {
     id,
     title,
     site: { customer, address: "", town: "" },
     installer: "",
+    assumed: draftedLeaves(leaves),
     survey: {
-      leaves: leavesLike(draftLeaf(board), draftLeaves(board)),
+      leaves,
       users: "trained-private",
       inSight: true,
       breaker: "",

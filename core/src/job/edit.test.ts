@@ -1,8 +1,20 @@
 import { behaviour, behaviourIds } from "../board/index.ts";
-import { demoBundle } from "../testing/shipped.ts";
-import { applyEdit, editSchema, jobSchema, type Job, type JobEdit } from "./index.ts";
+import { demoBundle, shippedBoard, shippedDevices } from "../testing/shipped.ts";
+import {
+  applyEdit,
+  assumedCable,
+  assumedLeaf,
+  draftInstance,
+  draftJob,
+  editSchema,
+  jobSchema,
+  leavesLike,
+  undoEdits,
+  type Job,
+  type JobEdit,
+} from "./index.ts";
 
-const { job } = demoBundle("netloft");
+const job: Job = { ...demoBundle("netloft").job, assumed: [assumedLeaf(0, "massKg")] };
 const device = (now: Job, id: string) => now.devices.find((each) => each.id === id);
 const after = (...edits: JobEdit[]) => edits.reduce(applyEdit, job);
 
@@ -31,6 +43,8 @@ const edits: JobEdit[] = [
   { kind: "pin", device: "stop", pin: "a", terminal: "P2" },
   { kind: "colour", device: "stop", pin: "a", colour: "VT" },
   { kind: "run", parts: [{ device: "stop", part: "button" }], run: "street post" },
+  { kind: "confirm", what: [assumedLeaf(0, "massKg")] },
+  { kind: "assume", what: [assumedLeaf(0, "widthMm")] },
   { kind: "cable-sizes", sizes: [{ device: "stop", part: "button", sizeMm2: 2.5 }] },
 ];
 
@@ -125,5 +139,90 @@ describe("edits of a job", () => {
         behaviour(id) !== undefined,
       );
     expect(editSchema.safeParse({ kind: "wish", behaviour: "colour" }).success).toBe(false);
+  });
+});
+
+describe("taking an edit back", () => {
+  const undone = edits.flatMap((edit) => {
+    const back = undoEdits(job, edit);
+    return back ? [[edit.kind, edit, back] as const] : [];
+  });
+
+  test.each(undone)("%s leaves the job as it was", (_, edit, back) => {
+    // A list of none says the same as no list.
+    const told = (each: Job) => ({ ...each, overruled: each.overruled ?? [] });
+    expect(told(back.reduce(applyEdit, applyEdit(job, edit)))).toEqual(told(job));
+  });
+
+  test("what was removed, wished, begun or confirmed can be taken back", () => {
+    expect(undone.map(([kind]) => kind)).toEqual(
+      expect.arrayContaining(["add-device", "remove-device", "wish", "preset", "overrule", "confirm"]),
+    );
+  });
+
+  test("what was changed since stays", () => {
+    const remove: JobEdit = { kind: "remove-device", device: "stop" };
+    const since: JobEdit = { kind: "wish", behaviour: "force", value: 61 };
+    const back = undoEdits(job, remove)!;
+    expect(back.reduce(applyEdit, after(remove, since))).toEqual(after(since));
+  });
+
+  test("a wish that overruled the site overrules it again", () => {
+    const overruled = after({ kind: "overrule", behaviour: "leaf-count", value: 1 });
+    for (const edit of [
+      { kind: "overrule", behaviour: "leaf-count" },
+      { kind: "preset", wishes: {} },
+    ] as const satisfies JobEdit[]) {
+      const back = undoEdits(overruled, edit)!;
+      const again = back.reduce(applyEdit, applyEdit(overruled, edit));
+      expect(again.overruled).toEqual(overruled.overruled);
+      expect(again.wishes).toEqual(overruled.wishes);
+    }
+  });
+});
+
+describe("what is assumed", () => {
+  const board = shippedBoard("quillmarsh-tandrel");
+  const drafted = draftJob("new", "New", "Someone", board);
+  const cell = shippedDevices().find(({ kind }) => kind === "photocell")!;
+  const withCell = applyEdit(drafted, { kind: "add-device", device: draftInstance(drafted, cell) });
+  const added = withCell.devices[0]!;
+  const survey = (leaves: Job["survey"]["leaves"]): JobEdit => ({
+    kind: "survey",
+    survey: { ...drafted.survey, leaves },
+  });
+
+  test("is every size of a draft, until it is written otherwise or confirmed", () => {
+    expect(drafted.assumed).toContain(assumedLeaf(0, "massKg"));
+    const [first, second] = drafted.survey.leaves;
+    const weighed = applyEdit(drafted, survey([{ ...first!, massKg: 203 }, second!]));
+    expect(weighed.assumed).not.toContain(assumedLeaf(0, "massKg"));
+    expect(weighed.assumed).toEqual(
+      expect.arrayContaining([assumedLeaf(1, "massKg"), assumedLeaf(0, "widthMm")]),
+    );
+    const sure = applyEdit(drafted, { kind: "confirm", what: drafted.assumed! });
+    expect(sure.assumed).toBeUndefined();
+  });
+
+  test("of a second leaf is what is assumed of the first", () => {
+    const single = applyEdit(drafted, survey(leavesLike(drafted.survey.leaves[0]!, 1)));
+    expect(single.assumed).not.toContain(assumedLeaf(1, "massKg"));
+    const weighed = applyEdit(single, survey([{ ...single.survey.leaves[0]!, massKg: 203 }]));
+    const pair = applyEdit(weighed, survey(leavesLike(weighed.survey.leaves[0]!, 2)));
+    expect(pair.assumed).not.toContain(assumedLeaf(1, "massKg"));
+    expect(pair.assumed).toContain(assumedLeaf(1, "widthMm"));
+  });
+
+  test("is a new device's cable, until its length is another; with the device it goes", () => {
+    const [part, cable] = Object.entries(added.cables)[0]!;
+    const key = assumedCable(added.id, part);
+    expect(withCell.assumed).toContain(key);
+    const change = (to: typeof cable): JobEdit => ({
+      kind: "change-device",
+      device: { ...added, cables: { ...added.cables, [part]: to } },
+    });
+    expect(applyEdit(withCell, change({ ...cable, sizeMm2: 1.5 })).assumed).toContain(key);
+    expect(applyEdit(withCell, change({ ...cable, lengthM: 12 })).assumed).not.toContain(key);
+    expect(applyEdit(withCell, { kind: "remove-device", device: added.id }).assumed).toEqual(drafted.assumed);
   });
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { behaviourIds, idSchema } from "../board/index.ts";
 import { coreColours } from "../device/index.ts";
+import { cablesMeasured, leavesMeasured, withAssumed } from "./assumed.ts";
 import { begunSchema } from "./preset.ts";
 import { cableSizeSchema, jobSchema, runSchema, type DeviceInstance, type Job } from "./schema.ts";
 import { withDevice, withSurvey } from "./site.ts";
@@ -30,7 +31,13 @@ export const editSchema = z.discriminatedUnion("kind", [
     .describe(
       "A slot that takes these cards gets one of them, or none; `delivered` are those of a new board.",
     ),
-  z.strictObject({ kind: z.literal("add-device"), device: devices.element }),
+  z
+    .strictObject({
+      kind: z.literal("add-device"),
+      device: devices.element,
+      at: z.number().int().min(0).optional(),
+    })
+    .describe("`at` is its place among the devices; left out, the last."),
   z.strictObject({ kind: z.literal("change-device"), device: devices.element }),
   z.strictObject({ kind: z.literal("remove-device"), device: idSchema }),
   z
@@ -41,8 +48,18 @@ export const editSchema = z.discriminatedUnion("kind", [
     })
     .describe("What is wanted of a behaviour; without a value it is left as found."),
   z
-    .strictObject({ kind: z.literal("preset"), preset: begunSchema, wishes: jobSchema.shape.wishes })
+    .strictObject({
+      kind: z.literal("preset"),
+      preset: begunSchema.optional(),
+      wishes: jobSchema.shape.wishes,
+    })
     .describe("The job begins anew with a preset; `wishes` are those of its values that the board can give."),
+  z
+    .strictObject({ kind: z.literal("confirm"), what: z.array(z.string().max(120)).max(400) })
+    .describe("Sizes and lengths that were assumed are as they are written."),
+  z
+    .strictObject({ kind: z.literal("assume"), what: z.array(z.string().max(120)).max(400) })
+    .describe("Sizes and lengths are assumed again."),
   z
     .strictObject({
       kind: z.literal("overrule"),
@@ -128,7 +145,7 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
       return { ...job, title, site, installer };
     }
     case "survey":
-      return withSurvey(job, edit.survey);
+      return withAssumed(withSurvey(job, edit.survey), leavesMeasured(job, edit.survey.leaves));
     case "use":
       return { ...job, survey: { ...job.survey, use: edit.use } };
     case "card": {
@@ -136,15 +153,31 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
       return { ...job, cards: edit.card === undefined ? kept : [...kept, edit.card] };
     }
     case "add-device":
-      return withDevice(job, edit.device);
+      return withDevice(job, edit.device, edit.at);
     case "change-device":
-      return changeDevice(job, edit.device.id, () => edit.device);
+      return withAssumed(
+        changeDevice(job, edit.device.id, () => edit.device),
+        cablesMeasured(job, edit.device),
+      );
     case "remove-device":
-      return { ...job, devices: job.devices.filter(({ id }) => id !== edit.device) };
+      return withAssumed(
+        { ...job, devices: job.devices.filter(({ id }) => id !== edit.device) },
+        (job.assumed ?? []).filter((each) => !each.startsWith(`cable ${edit.device} `)),
+      );
+    case "confirm":
+      return withAssumed(
+        job,
+        (job.assumed ?? []).filter((each) => !edit.what.includes(each)),
+      );
+    case "assume":
+      return withAssumed(job, [...(job.assumed ?? []), ...edit.what]);
     case "wish":
       return { ...job, wishes: withKey(job.wishes, edit.behaviour, edit.value) ?? {} };
-    case "preset":
-      return { ...job, preset: edit.preset, wishes: edit.wishes, overruled: [] };
+    case "preset": {
+      const { preset: _before, ...rest } = job;
+      const begun = edit.preset ? { preset: edit.preset } : {};
+      return { ...rest, ...begun, wishes: edit.wishes, overruled: [] };
+    }
     case "overrule": {
       const others = (job.overruled ?? []).filter((id) => id !== edit.behaviour);
       return {

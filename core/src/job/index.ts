@@ -2,6 +2,8 @@ export { boardOnSite, checkJob, parseBundle, profileOf } from "./bundle.ts";
 export type { JobBundle } from "./bundle.ts";
 export type { Move, StateEffect } from "./effect.ts";
 export { closingKinds, isClosed, lastClosingOf, mayAppend, stillTaken } from "./closed.ts";
+export { assumedCable, assumedLeaf } from "./assumed.ts";
+export { undoEdits } from "./undo.ts";
 export { copyJob, copyTitle } from "./copy.ts";
 export type { CopyOf } from "./copy.ts";
 export { draftJob } from "./draft.ts";

@@ -144,6 +144,11 @@ export const jobSchema = z.strictObject({
     .optional()
     .describe("Protections are proved before the board is programmed, or after; left out, before."),
   devices: z.array(instanceSchema).max(60, "at most 60 devices"),
+  assumed: z
+    .array(z.string().min(1).max(120))
+    .max(400)
+    .optional()
+    .describe("Sizes, masses and lengths that nobody has measured: the draft's, until they are confirmed."),
   found: foundSchema,
 });
 

@@ -1,11 +1,18 @@
 import type { DeviceProfile } from "../device/index.ts";
+import { draftedCables, withAssumed } from "./assumed.ts";
 import type { Cable, DeviceInstance, Job, Leaf } from "./schema.ts";
 
+/** Length of a cable that nobody has measured, m. */
+const usualLengthM = 5;
+
 /** Cable assumed until someone measures: a short run of the size that is usual for it. Common practice, no published source. */
-const assumedCable = (profile: DeviceProfile): Cable => ({
-  lengthM: 5,
+const usualCable = (profile: DeviceProfile): Cable => ({
+  lengthM: usualLengthM,
   sizeMm2: profile.kind === "drive" ? 1.5 : 0.75,
 });
+
+/** True where a cable is as long as it is drafted: nobody has measured it. */
+const isAssumed = (cable: Cable | undefined): boolean => cable?.lengthM === usualLengthM;
 
 /** A device newly put on a job: an id and a name of its own, cables assumed, a drive on the first leaf without one. */
 export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance {
@@ -19,19 +26,26 @@ export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance 
     device: { id: profile.id, revision: profile.revision },
     name: n > 1 ? `${profile.name} ${n}` : profile.name,
     ...(profile.kind === "drive" && free ? { leaf: free.id } : {}),
-    cables: Object.fromEntries(profile.parts.map((part) => [part.id, assumedCable(profile)])),
+    cables: Object.fromEntries(profile.parts.map((part) => [part.id, usualCable(profile)])),
   };
 }
 
-/** The job with this device on it as well; where another has its id already, it gets the next free one and a name to match. */
-export function withDevice(job: Job, device: DeviceInstance): Job {
+/** The job with a device at a place among its own, its cables assumed unless they stand otherwise. */
+const placed = (job: Job, device: DeviceInstance, at: number): Job =>
+  withAssumed({ ...job, devices: [...job.devices.slice(0, at), device, ...job.devices.slice(at)] }, [
+    ...(job.assumed ?? []),
+    ...draftedCables(device).filter((_, n) => isAssumed(Object.values(device.cables)[n])),
+  ]);
+
+/** The job with this device on it as well, last or at a place; where another has its id already, it gets the next free one and a name to match. */
+export function withDevice(job: Job, device: DeviceInstance, at = job.devices.length): Job {
   const taken = new Set(job.devices.map(({ id }) => id));
-  if (!taken.has(device.id)) return { ...job, devices: [...job.devices, device] };
+  if (!taken.has(device.id)) return placed(job, device, at);
   const stem = device.id.replace(/-\d+$/, "");
   let n = 2;
   while (taken.has(`${stem}-${n}`)) n += 1;
   const name = `${device.name.replace(/ \d+$/, "")} ${n}`;
-  return { ...job, devices: [...job.devices, { ...device, id: `${stem}-${n}`, name }] };
+  return placed(job, { ...device, id: `${stem}-${n}`, name }, at);
 }
 
 /** One leaf, or a pair, alike in everything but their part: with two, one overlaps the other. */

@@ -5,4 +5,6 @@ export { planJob } from "./plan.ts";
 export type { JobPlan, PlanStage } from "./plan.ts";
 export { showBoard, showPlan } from "./shown.ts";
 export type { BenchLayer, BoardMoment, ShownBench, ShownPlan } from "./shown.ts";
+export { suitsOf } from "./suits.ts";
+export type { Suit } from "./suits.ts";
 export type { WishLine } from "./wishes/index.ts";

@@ -166,7 +166,7 @@ test("the survey is open until there are devices and the board as found is noted
       return [state, reason];
     };
     expect(survey([], true)[0]).not.toBe("settled");
-    expect(survey(usualDevices(id), false)).toEqual(["open", "The board as found is not noted yet."]);
+    expect(survey(usualDevices(id), false)).toEqual(["open", "Still wanted: the board as it was found."]);
     expect(survey(usualDevices(id), true)[0]).toBe("settled");
   }
 });

@@ -1,3 +1,4 @@
+import { listed } from "../quantity/index.ts";
 import type { Finding } from "../finding/index.ts";
 import type { Planned } from "../state/index.ts";
 import { gatesBefore, type Gated } from "./gates.ts";
@@ -13,12 +14,19 @@ export interface StationStatus {
   reason?: string;
   /** Blocked because something is wrong, and not merely because earlier work is still ahead. */
   trouble?: boolean;
+  /** What of the survey is still wanted, in words. */
+  wants?: readonly string[];
 }
 
 function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatus {
   const { found, devices } = planned.bundle.job;
-  const done = Number(found.noted) + Number(devices.length > 0);
-  const base = { station: "survey" as const, done, total: 2 };
+  const asked = [
+    { is: devices.length > 0, what: "the devices on site" },
+    { is: found.noted, what: "the board as it was found" },
+  ];
+  const wants = asked.flatMap(({ is, what }) => (is ? [] : [what]));
+  const done = asked.length - wants.length;
+  const base = { station: "survey" as const, done, total: asked.length, wants };
   if (grave.length)
     return {
       ...base,
@@ -26,12 +34,8 @@ function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatu
       reason: "The plan has a finding that must be put right.",
       trouble: true,
     };
-  if (done === 2) return { ...base, state: "settled" };
-  return {
-    ...base,
-    state: "open",
-    reason: devices.length ? "The board as found is not noted yet." : "No devices yet.",
-  };
+  if (!wants.length) return { ...base, state: "settled" };
+  return { ...base, state: "open", reason: `Still wanted: ${listed(wants)}.` };
 }
 
 /** Every station's status, in the order of the work. `planFindings` are those of the plan, not of a state. */

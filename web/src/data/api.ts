@@ -2,8 +2,10 @@ import type {
   BoardProfile,
   DeviceProfile,
   Job,
+  JobPlace,
   LogEntry,
   LogPage,
+  NewCopy,
   NewJob,
   Preset,
   StoredJob,
@@ -51,7 +53,10 @@ export async function getJson<T>(address: string): Promise<T> {
   return (await (await send(address)).json()) as T;
 }
 
-export const jobsKey = (page: number) => `/api/jobs?page=${page}`;
+/** A page of a list of jobs, by what it is asked for. */
+export const jobsKey = (page: number, query: Readonly<Record<string, string>> = {}) =>
+  `/api/jobs?${new URLSearchParams({ ...query, ...(page ? { page: String(page) } : {}) }).toString()}`;
+export const overviewKey = "/api/overview";
 export const jobKey = (id: string) => `/api/jobs/${encodeURIComponent(id)}`;
 export const logKey = (id: string) => `${jobKey(id)}/log`;
 export const bundleAddress = (id: string) => `${jobKey(id)}/bundle`;
@@ -79,6 +84,21 @@ export async function postEntry(id: string, entry: LogEntry): Promise<void> {
 
 export async function createJob(wanted: NewJob): Promise<StoredJob> {
   return (await (await send("/api/jobs", withJson("POST", wanted))).json()) as StoredJob;
+}
+
+/** Begins a job like another. */
+export async function copyJob(id: string, wanted: NewCopy): Promise<StoredJob> {
+  return (await (await send(`${jobKey(id)}/copies`, withJson("POST", wanted))).json()) as StoredJob;
+}
+
+/** Puts a job on another shelf, or notes what it waits for. */
+export async function placeJob(id: string, place: JobPlace): Promise<void> {
+  await send(`${jobKey(id)}/place`, withJson("PUT", place));
+}
+
+/** Removes a job on which nothing happened, for good. */
+export async function removeJob(id: string, version: number): Promise<void> {
+  await send(jobKey(id), { method: "DELETE", headers: { "If-Match": `"${version}"` } });
 }
 
 export const devicesKey = "/api/devices";
@@ -135,9 +155,13 @@ export const sessionKey = "/api/session";
 export const whereaboutsKey = "/api/whereabouts";
 export const boardRevisionsKey = (id: string) => `${boardKey(id)}/revisions`;
 
-/** Imports a job file, sent as it lies on the disk; returns the job's id. */
-export async function importBundle(file: Blob): Promise<string> {
-  const response = await send("/api/bundles", {
+/** How a job file is taken where its job is here already. */
+export type ImportAs = { as: "new" } | { as: "copy" } | { as: "later"; version: number };
+
+/** Imports a job file, sent as it lies on the disk; returns the job's id. Refused with status 409 and what it meets where its job is here. */
+export async function importBundle(file: Blob, how: ImportAs = { as: "new" }): Promise<string> {
+  const query = new URLSearchParams(Object.entries(how).map(([name, value]) => [name, String(value)]));
+  const response = await send(`/api/bundles?${query.toString()}`, {
     method: "POST",
     headers: { "Content-Type": "application/json" },
     body: file,

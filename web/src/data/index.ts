@@ -1,10 +1,12 @@
 export {
+  ApiError,
   boardKey,
   boardRevisionsKey,
   boardsKey,
   boardSourceAddress,
   boardUseKey,
   bundleAddress,
+  copyJob,
   createJob,
   devicesKey,
   getJson,
@@ -12,6 +14,8 @@ export {
   importBundle,
   jobKey,
   jobsKey,
+  overviewKey,
+  placeJob,
   postBoard,
   postDevice,
   postPreset,
@@ -19,12 +23,16 @@ export {
   putJob,
   removeBoard,
   removeDevice,
+  removeJob,
   removePreset,
   sessionKey,
   signIn,
   signOut,
   whereaboutsKey,
 } from "./api.ts";
+export type { ImportAs } from "./api.ts";
+export { noteRecent, recent } from "./recent.ts";
+export type { Recent } from "./recent.ts";
 export { differences } from "./differences.ts";
 export { useWarnBeforeLeaving } from "./leaving.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";

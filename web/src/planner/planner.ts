@@ -9,6 +9,7 @@ import {
   runReport,
   showBoard,
   showPlan,
+  suitsOf,
   trialOf,
   sightsOf,
   type BenchState,
@@ -18,6 +19,7 @@ import {
   type JobPlan,
   type BenchLayer,
   type Change,
+  type DeviceProfile,
   type Found,
   type KeyGuide,
   type MeterText,
@@ -29,6 +31,7 @@ import {
   type ShownBench,
   type ShownPlan,
   type Sights,
+  type Suit,
   type Trial,
 } from "@anvilcloud/core";
 
@@ -60,6 +63,8 @@ export interface Planner {
   find(seen: Sighting, step?: string): Promise<Found | undefined>;
   board(profile: BoardProfile, moment: BoardMoment): Promise<ShownBench & { board: BoardProfile }>;
   revision(bundle: JobBundle, board: BoardProfile): Promise<RevisionEffect>;
+  /** How each device of the catalogue would go with the last plan's job, those that fit first. */
+  suits(devices: readonly DeviceProfile[]): Promise<readonly Suit[]>;
   /** How a profile runs. */
   runs(profile: BoardProfile): Promise<RunReport>;
 }
@@ -122,6 +127,7 @@ export function createPlanner(): Planner {
     find: (seen, step) => Promise.resolve(last && findPanel(last, benchAt(last, step), seen)),
     board: (profile, moment) => Promise.resolve(showBoard(profile, moment)),
     revision: (bundle, board) => Promise.resolve(revisionEffect(bundle, board)),
+    suits: (devices) => Promise.resolve(last ? suitsOf(last.bundle.job, last.bundle.board, devices) : []),
     runs: (profile) => Promise.resolve(runReport(profile)),
   };
 }

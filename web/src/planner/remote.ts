@@ -15,6 +15,7 @@ export function remotePlanner(): Planner {
     find: (seen, step) => remote.find(seen, step),
     board: (profile, moment) => remote.board(profile, moment),
     revision: (bundle, board) => remote.revision(bundle, board),
+    suits: (devices) => remote.suits(devices),
     runs: (profile) => remote.runs(profile),
   };
 }

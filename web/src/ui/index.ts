@@ -1,9 +1,15 @@
 export { Button } from "./button.tsx";
+export { DataTable } from "./data-table/data-table.tsx";
+export type { Column, RowFrame, Sorting } from "./data-table/data-table.tsx";
 export { Dialog } from "./dialog.tsx";
+export { did, DoneNotices, forgetDone } from "./done/index.ts";
 export { FileButton } from "./file-button.tsx";
+export { Finder } from "./finder/index.ts";
+export type { Findable } from "./finder/index.ts";
 export { Glass } from "./glass.ts";
 export { useGrowing } from "./growing.ts";
 export { Choice, NumberInput, TextInput, Toggle } from "./field.tsx";
+export { Menu } from "./menu.tsx";
 export { Notice } from "./notice.tsx";
 export { PageTitle } from "./page-title.tsx";
 export { Segments } from "./segments.tsx";

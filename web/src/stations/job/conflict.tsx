@@ -1,5 +1,6 @@
-import { differences, type SaveState } from "../../data/index.ts";
-import { Button, Dialog, Quiet, Row, Scroll, Table } from "../../ui/index.ts";
+import type { SaveState } from "../../data/index.ts";
+import { Button, Dialog, Quiet, Row } from "../../ui/index.ts";
+import { Differences } from "../shared/differences.tsx";
 
 interface Props {
   conflict: Extract<SaveState, { kind: "conflict" }>;
@@ -9,33 +10,18 @@ interface Props {
 
 /** Told when the job was changed elsewhere meanwhile: both versions side by side, and a choice. */
 export function Conflict({ conflict, mine, settle }: Props) {
-  const rows = differences(conflict.current.job, mine);
   return (
     <Dialog title="This job was changed elsewhere" isOpen>
       <Quiet>
         Another window or person saved version {conflict.current.version} while you worked from an earlier
         one. Nothing of yours is saved yet. Where the two differ:
       </Quiet>
-      <Scroll>
-        <Table>
-          <thead>
-            <tr>
-              <th>Where</th>
-              <th>Saved elsewhere</th>
-              <th>Yours</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.path}>
-                <td>{row.path}</td>
-                <td>{row.theirs}</td>
-                <td>{row.yours}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </Scroll>
+      <Differences
+        theirs={conflict.current.job}
+        yours={mine}
+        heads={["Saved elsewhere", "Yours"]}
+        none="They do not differ."
+      />
       <Row style={{ justifyContent: "flex-end", marginTop: 16 }}>
         <Button $kind="outlined" onPress={() => settle("theirs")}>
           Take the saved one

@@ -1,8 +1,8 @@
 import { Keyboard } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { styled } from "styled-components";
-import { HighlightProvider, JobProvider, useJobBench, useJobParts } from "../../data/index.ts";
+import { HighlightProvider, JobProvider, noteRecent, useJobBench, useJobParts } from "../../data/index.ts";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
 import { Button, Failed, Loading, StandingLink, useShortcuts } from "../../ui/index.ts";
 import { ClosedNotice } from "./closed-notice.tsx";
@@ -132,6 +132,10 @@ function JobFrame() {
 export function Component() {
   const { id = "" } = useParams();
   const { parts, error, retry } = useJobParts(id);
+  const title = parts?.stored.job.title;
+  useEffect(() => {
+    if (title !== undefined) noteRecent("jobs", { id, text: title });
+  }, [id, title]);
   if (error)
     return (
       <main style={{ padding: 20 }}>

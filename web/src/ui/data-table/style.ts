@@ -1,0 +1,143 @@
+import { styled } from "styled-components";
+import { color, narrow, print, size, space } from "../../theme/index.ts";
+
+/** The table itself: a head that stays in sight; on a phone rows of two lines. */
+export const Sheet = styled.table`
+  width: 100%;
+  border-collapse: separate;
+  border-spacing: 0;
+  font-size: ${size.small};
+  thead th {
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: ${color.ground};
+    text-align: left;
+    font-weight: 600;
+    color: ${color.quiet};
+    font-size: ${size.tiny};
+    border-bottom: 1.5px solid ${color.strongLine};
+  }
+  th,
+  td {
+    padding: ${space.xs} ${space.s};
+    vertical-align: top;
+  }
+  td {
+    border-bottom: 1px solid ${color.line};
+  }
+  [data-number] {
+    text-align: right;
+    white-space: nowrap;
+  }
+  thead [data-number] button {
+    justify-content: flex-end;
+  }
+  tr[data-lit="true"] td {
+    background: ${color.accentSoft};
+  }
+  tr[data-changed="true"] td:first-child {
+    box-shadow: inset 3px 0 0 ${color.accent};
+  }
+  ${narrow} {
+    display: block;
+    thead {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
+    tbody {
+      display: block;
+    }
+    tr {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: ${space.hair} ${space.m};
+      padding: ${space.s} ${space.xs};
+      border-bottom: 1px solid ${color.line};
+    }
+    tr[data-lit="true"] {
+      background: ${color.accentSoft};
+    }
+    td {
+      border: 0;
+      padding: 0;
+      flex: none;
+      max-width: 100%;
+      text-align: left;
+    }
+    td[data-phone="first"] {
+      flex: 1 1 52%;
+      min-width: 0;
+    }
+    td[data-phone="end"] {
+      order: 1;
+      margin-left: auto;
+    }
+    td[data-phone="below"] {
+      order: 2;
+      flex: 1 1 100%;
+    }
+    td[data-phone="off"] {
+      display: none;
+    }
+  }
+`;
+
+/** A head that sorts. */
+export const Head = styled.button`
+  display: flex;
+  align-items: center;
+  gap: ${space.xs};
+  width: 100%;
+  min-height: 32px;
+  padding: 0;
+  border: 0;
+  background: none;
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  text-align: left;
+  cursor: pointer;
+`;
+
+/** The head of a group. */
+export const GroupHead = styled.th`
+  && {
+    padding: ${space.m} ${space.s} ${space.xs};
+    text-align: left;
+    border-bottom: 1px solid ${color.line};
+  }
+  button {
+    display: flex;
+    align-items: center;
+    gap: ${space.xs};
+    min-height: 32px;
+    padding: 0;
+    border: 0;
+    background: none;
+    font: inherit;
+    font-weight: 600;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  ${narrow} {
+    && {
+      flex: 1 1 100%;
+      padding: 0;
+      border: 0;
+    }
+    button {
+      min-height: 44px;
+    }
+  }
+  ${print} {
+    svg {
+      display: none;
+    }
+  }
+`;

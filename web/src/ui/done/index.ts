@@ -1,0 +1,2 @@
+export { did, forgetDone } from "./done.ts";
+export { DoneNotices } from "./notices.tsx";

@@ -1,0 +1,99 @@
+import { Undo2, X } from "lucide-react";
+import { useEffect } from "react";
+import {
+  Text,
+  UNSTABLE_Toast as Toast,
+  UNSTABLE_ToastContent as ToastContent,
+  UNSTABLE_ToastRegion as ToastRegion,
+} from "react-aria-components";
+import { styled } from "styled-components";
+import { color, print, space, touch } from "../../theme/index.ts";
+import { Button } from "../button.tsx";
+import { notices, takeBack, takeBackLast } from "./done.ts";
+
+const Region = styled(ToastRegion)`
+  position: fixed;
+  z-index: 20;
+  left: 50%;
+  bottom: ${space.m};
+  transform: translateX(-50%);
+  width: min(560px, calc(100vw - 24px));
+  outline: none;
+  ${print} {
+    display: none;
+  }
+` as typeof ToastRegion;
+
+const One = styled(Toast)`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  padding: ${space.xs} ${space.xs} ${space.xs} ${space.l};
+  border-radius: 8px;
+  background: ${color.ink};
+  color: ${color.ground};
+  box-shadow: 0 8px 24px rgb(0 0 0 / 0.25);
+  [slot="description"] {
+    overflow-wrap: anywhere;
+  }
+  > div {
+    flex: 1;
+    min-width: 0;
+  }
+  button {
+    min-height: ${touch};
+    color: inherit;
+    border-color: transparent;
+    background: transparent;
+    padding: 0 ${space.m};
+  }
+  button[data-hovered] {
+    background: transparent;
+    text-decoration: underline;
+  }
+` as typeof Toast;
+
+/** True where someone types text of their own: there Ctrl+Z is the browser's. */
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && !!target.closest("input, textarea, [contenteditable]");
+
+/** What was done last, with the way back; Ctrl+Z takes it back too. */
+export function DoneNotices() {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== "z" || event.shiftKey || event.altKey) return;
+      if (!(event.ctrlKey || event.metaKey) || isTyping(event.target) || event.defaultPrevented) return;
+      event.preventDefault();
+      void takeBackLast();
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <Region queue={notices} aria-label="What was done">
+      {({ toast }) => {
+        const { text, done } = toast.content;
+        return (
+          <One toast={toast}>
+            <ToastContent>
+              <Text slot="description">{text}</Text>
+            </ToastContent>
+            {done && (
+              <Button
+                onPress={() => {
+                  notices.close(toast.key);
+                  void takeBack(done);
+                }}
+              >
+                <Undo2 size={18} aria-hidden /> Take back
+              </Button>
+            )}
+            <Button slot="close" aria-label="Close this notice">
+              <X size={18} aria-hidden />
+            </Button>
+          </One>
+        );
+      }}
+    </Region>
+  );
+}

@@ -1,0 +1,2 @@
+export { Finder } from "./finder.tsx";
+export type { Findable } from "./best-first.ts";
