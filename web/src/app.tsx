@@ -10,6 +10,7 @@ import {
 } from "react-router";
 import { styled } from "styled-components";
 import { SWRConfig } from "swr";
+import { Find } from "./stations/palette/find.tsx";
 import { SignIn } from "./stations/session/sign-in.tsx";
 import { SignOut } from "./stations/session/sign-out.tsx";
 import { color, GlobalStyle, narrow, print, size, space, touch } from "./theme/index.ts";
@@ -32,6 +33,9 @@ const Head = styled.header`
     font-size: ${size.lead};
     min-height: ${touch};
   }
+  > button {
+    margin-left: auto;
+  }
   ${print} {
     display: none;
   }
@@ -39,7 +43,6 @@ const Head = styled.header`
 
 const Places = styled.nav`
   display: flex;
-  margin-left: auto;
   gap: ${space.xs};
   a {
     display: flex;
@@ -78,6 +81,7 @@ function Frame() {
           <img src="/mark.svg" width={28} height={28} alt="" />
           Anvilcloud
         </Link>
+        <Find />
         <Places aria-label="Places">
           <NavLink to="/" end>
             Jobs

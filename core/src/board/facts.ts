@@ -68,6 +68,33 @@ const commands: readonly ContactDuty[] = [
   "fire",
 ];
 
+/** Everything a board is looked for by: its names, what it is made for, how it is set, fed and what it has terminals for. */
+export function boardWords(board: BoardProfile): string {
+  const has = [
+    menuValues(board).length ? "menu display" : "",
+    board.dials.length ? "dials" : "",
+    board.dips.length ? "switches dip" : "",
+    board.battery ? "battery" : "",
+    board.solar ? "solar panel" : "",
+    board.cards.length ? "cards slot" : "",
+    board.leaves > 1 ? "two leaves pair" : "one leaf single",
+  ];
+  return [
+    board.maker,
+    board.name,
+    purposeLabel(board.purpose),
+    supplyText(board),
+    displayText(board),
+    ...has,
+    ...board.inputs.flatMap(({ label, takes }) => [label, ...takes]),
+    ...board.rails.map(({ label }) => label),
+    ...board.limits.map((each) => limitNames[each]),
+    board.id,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
+
 const titles = (board: BoardProfile, kinds: readonly string[]) =>
   listed(board.procedures.filter((each) => kinds.includes(each.kind)).map((each) => each.title));
 

@@ -2,7 +2,7 @@ export { behaviour, behaviourIds, behaviourMisfit, behaviourText } from "./behav
 export type { BehaviourId, BehaviourValue } from "./behaviour.ts";
 export { checkBoard, namesOf } from "./check/index.ts";
 export { partText, setsText } from "./describe.ts";
-export { boardFacts } from "./facts.ts";
+export { boardFacts, boardWords } from "./facts.ts";
 export type { Fact } from "./facts.ts";
 export { cardsInSlots, deliveredCards, fitBoard, usualUse, withCards } from "./fit.ts";
 export type { Fitting } from "./fit.ts";
@@ -30,7 +30,7 @@ export {
 } from "./lookup.ts";
 export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
-export { leafName, movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
+export { leafName, leafWords, movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
 export { programText } from "./program-text.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";

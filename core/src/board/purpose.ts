@@ -33,6 +33,10 @@ export function leafName(
   return leafNames[kind][id];
 }
 
+/** What those that move are called together: leaves, or groups of rooflights. */
+export const leafWords = ({ purpose }: Pick<BoardProfile, "purpose">): { one: string; many: string } =>
+  purpose === "rooflight" ? { one: "group", many: "groups" } : { one: "leaf", many: "leaves" };
+
 /** "Sliding gate", "Rooflights". */
 export const purposeLabel = (purpose: Purpose): string => words[purpose].label;
 

@@ -65,3 +65,10 @@ export function wordsOf({ code, values }: Finding): FindingWords {
   const fill = (text: string) => text.replace(/\{(\w+)\}/g, (whole, name: string) => values[name] ?? whole);
   return { what: fill(what), why: fill(why), remedy: fill(remedy) };
 }
+
+/** True where a finding is about a subject. */
+export const isAbout = (
+  { subjects }: Pick<Finding, "subjects">,
+  kind: Subject["kind"],
+  id: string,
+): boolean => subjects.some((subject) => subject.kind === kind && subject.id === id);

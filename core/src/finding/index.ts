@@ -1,4 +1,4 @@
-export { finding, severityRank, wordsOf } from "./finding.ts";
+export { finding, isAbout, severityRank, wordsOf } from "./finding.ts";
 export type { Finding, FindingCode, FindingValues, FindingWords, Subject } from "./finding.ts";
 export { findingTable } from "./table/index.ts";
 export type { Severity } from "./table/index.ts";

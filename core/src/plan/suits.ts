@@ -36,7 +36,12 @@ export function suitsOf(job: Job, kept: BoardProfile, devices: readonly DevicePr
     const words = against && wordsOf(against);
     return {
       profile,
-      suit: { device: profile.id, fits: !against, why: words ? `${words.what} ${words.why}` : "" },
+      // Where nothing takes it the reason alone says so.
+      suit: {
+        device: profile.id,
+        fits: !against,
+        why: !words ? "" : against.code === "device-unplaced" ? words.why : `${words.what} ${words.why}`,
+      },
     };
   });
   const kindAt = ({ kind }: DeviceProfile) => deviceKindOrder.indexOf(kind);
@@ -45,7 +50,7 @@ export function suitsOf(job: Job, kept: BoardProfile, devices: readonly DevicePr
       (a, b) =>
         Number(b.suit.fits) - Number(a.suit.fits) ||
         kindAt(a.profile) - kindAt(b.profile) ||
-        a.profile.name.localeCompare(b.profile.name, "en"),
+        (a.profile.name < b.profile.name ? -1 : 1),
     )
     .map(({ suit }) => suit);
 }

@@ -28,7 +28,7 @@ export {
   readMeasure,
   unitShown,
 } from "./measure.ts";
-export type { StoredUnit, Units } from "./measure.ts";
+export type { Units } from "./measure.ts";
 export { chanceOf, numberOf } from "./random.ts";
 export type { Chance } from "./random.ts";
 export { cosine, radians, sine } from "./trig.ts";

@@ -17,12 +17,9 @@ const kgPerPound = 0.45359237;
 const gravity = 9.80665;
 const newtonsPerPound = kgPerPound * gravity;
 
-/** What is stored, by the unit it is stored in. */
-export type StoredUnit = "mm" | "m" | "kg" | "N" | "°" | "mm²" | "months" | "V" | "mA";
-
 type Kind = "length" | "mass" | "force" | "plain";
 
-const kindOf = (unit: StoredUnit): Kind =>
+const kindOf = (unit: string): Kind =>
   unit === "mm" || unit === "m" ? "length" : unit === "kg" ? "mass" : unit === "N" ? "force" : "plain";
 
 /** The fraction of an inch that is read and written. */
@@ -46,25 +43,31 @@ function feetText(mm: number): string {
   return feet ? `${sign}${feet}′ ${inchText}″` : `${sign}${inchText}″`;
 }
 
-/** American wire gauges that conductors are sold in, thickest first. */
-const gauges = [8, 10, 12, 14, 16, 18, 20, 22] as const;
+/** American wire gauges that conductors are sold in, with their cross-section in mm²; thickest first. ASTM B258, from memory. */
+const gauges = [
+  [8, 8.366],
+  [10, 5.261],
+  [12, 3.309],
+  [14, 2.081],
+  [16, 1.309],
+  [18, 0.8231],
+  [20, 0.5176],
+  [22, 0.3255],
+] as const;
 
-/** Cross-section of a gauge, mm². ASTM B258: the diameter of gauge n is 0.127 mm × 92^((36 − n)/39); from memory. */
-export function gaugeMm2(gauge: number): number {
-  const diameterMm = 0.127 * 92 ** ((36 - gauge) / 39);
-  return (Math.PI / 4) * diameterMm ** 2;
-}
+/** Cross-section of a gauge, mm²; undefined for one that is not sold. */
+export const gaugeMm2 = (gauge: number): number | undefined => gauges.find(([each]) => each === gauge)?.[1];
 
 /** The thinnest gauge that is sold and is no thinner than a cross-section in mm². */
 export const gaugeFor = (sizeMm2: number): number =>
-  [...gauges].reverse().find((gauge) => gaugeMm2(gauge) >= sizeMm2) ?? gauges[0];
+  ([...gauges].reverse().find(([, mm2]) => mm2 >= sizeMm2) ?? gauges[0])[0];
 
 /** A conductor's size as someone reads it: "1.5 mm²", or "AWG 14". */
 export const conductorText = (sizeMm2: number, { conductors }: Units): string =>
   conductors === "awg" ? `AWG ${gaugeFor(sizeMm2)}` : `${plainNumber(sizeMm2, 2)} mm²`;
 
 /** What is read beside a field: the unit its number stands in when none is written. */
-export function unitShown(unit: StoredUnit, { system }: Units): string {
+export function unitShown(unit: string, { system }: Units): string {
   if (system === "metric") return unit;
   switch (kindOf(unit)) {
     case "length":
@@ -79,7 +82,7 @@ export function unitShown(unit: StoredUnit, { system }: Units): string {
 }
 
 /** A stored value as its field shows it, without its unit where the field says which. */
-export function measureText(value: number, unit: StoredUnit, units: Units): string {
+export function measureText(value: number, unit: string, units: Units): string {
   if (units.system === "metric") return plainNumber(value, 2);
   switch (kindOf(unit)) {
     case "length":
@@ -94,7 +97,7 @@ export function measureText(value: number, unit: StoredUnit, units: Units): stri
 }
 
 /** A stored value with its unit, as it is read: "1800 mm", "5′ 10 7/8″", "264.6 lb", "AWG 14". */
-export function quantityText(value: number, unit: StoredUnit, units: Units): string {
+export function quantityText(value: number, unit: string, units: Units): string {
   if (unit === "mm²") return conductorText(value, units);
   const text = measureText(value, unit, units);
   if (units.system === "metric" || kindOf(unit) === "plain") return `${text} ${unit}`;
@@ -135,10 +138,10 @@ function numberOfText(text: string): number | undefined {
 }
 
 /** Finest step of what is stored: a reading in other units is rounded to it. */
-const finest: Partial<Record<StoredUnit, number>> = { mm: 1, m: 0.01, kg: 0.1, N: 1 };
+const finest: Readonly<Record<string, number>> = { mm: 1, m: 0.01, kg: 0.1, N: 1 };
 
 /** What a field's number means where no unit is written. */
-function bareFactor(unit: StoredUnit, units: Units): number {
+function bareFactor(unit: string, units: Units): number {
   if (units.system === "metric" || kindOf(unit) === "plain") return unit === "m" ? 1_000 : 1;
   switch (kindOf(unit)) {
     case "length":
@@ -164,7 +167,7 @@ const examples: Record<Kind, string> = {
  */
 export function readMeasure(
   text: string,
-  unit: StoredUnit,
+  unit: string,
   units: Units,
 ): { value: number | undefined } | { wrong: string } {
   const clean = text.trim().toLowerCase();
@@ -195,7 +198,7 @@ export function readMeasure(
   return { value: rounded(inStored(sum), unit) };
 }
 
-function rounded(value: number, unit: StoredUnit): number {
+function rounded(value: number, unit: string): number {
   const step = finest[unit] ?? 0.01;
   return Number((Math.round(value / step) * step).toFixed(3));
 }
@@ -206,13 +209,10 @@ const inSentence = /(?<![\w.])(\d+(?:\.\d+)?)( to (\d+(?:\.\d+)?))? (mm²|mm|m|k
 /** A sentence with its measures in someone's units; what is a designation of a part stays. */
 export function inUnits(text: string, units: Units): string {
   if (units.system === "metric" && units.conductors === "mm2") return text;
-  return text.replace(
-    inSentence,
-    (all, from: string, _to: string, to: string | undefined, unit: StoredUnit) => {
-      const stays = unit === "mm²" ? units.conductors === "mm2" : units.system === "metric";
-      if (stays) return all;
-      const one = (value: string) => quantityText(Number(value), unit, units);
-      return to === undefined ? one(from) : `${one(from)} to ${one(to)}`;
-    },
-  );
+  return text.replace(inSentence, (all, from: string, _to: string, to: string | undefined, unit: string) => {
+    const stays = unit === "mm²" ? units.conductors === "mm2" : units.system === "metric";
+    if (stays) return all;
+    const one = (value: string) => quantityText(Number(value), unit, units);
+    return to === undefined ? one(from) : `${one(from)} to ${one(to)}`;
+  });
 }

@@ -1,5 +1,6 @@
 import { listed } from "../quantity/index.ts";
 import type { Finding } from "../finding/index.ts";
+import { surveyNeeds, surveyWants } from "../job/index.ts";
 import type { Planned } from "../state/index.ts";
 import { gatesBefore, type Gated } from "./gates.ts";
 import { stations, type Station } from "./step.ts";
@@ -19,14 +20,8 @@ export interface StationStatus {
 }
 
 function surveyStatus(planned: Planned, grave: readonly Finding[]): StationStatus {
-  const { found, devices } = planned.bundle.job;
-  const asked = [
-    { is: devices.length > 0, what: "the devices on site" },
-    { is: found.noted, what: "the board as it was found" },
-  ];
-  const wants = asked.flatMap(({ is, what }) => (is ? [] : [what]));
-  const done = asked.length - wants.length;
-  const base = { station: "survey" as const, done, total: asked.length, wants };
+  const wants = surveyWants(planned.bundle.job).flatMap(({ what, isNeeded }) => (isNeeded ? [what] : []));
+  const base = { station: "survey" as const, done: surveyNeeds - wants.length, total: surveyNeeds, wants };
   if (grave.length)
     return {
       ...base,

@@ -33,6 +33,8 @@ export {
 export type { ImportAs } from "./api.ts";
 export { noteRecent, recent } from "./recent.ts";
 export type { Recent } from "./recent.ts";
+export { offered, useOffers } from "./offers.ts";
+export type { Offer } from "./offers.ts";
 export { differences } from "./differences.ts";
 export { useWarnBeforeLeaving } from "./leaving.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";

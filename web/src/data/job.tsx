@@ -9,8 +9,6 @@ import {
   type JobEdit,
   type LogEntry,
   type ShownPlan,
-  type Step,
-  type StepEntry,
   type StoredJob,
 } from "@anvilcloud/core";
 import {
@@ -29,6 +27,7 @@ import { stamp, thisDevice } from "./device.ts";
 import { useWarnBeforeLeaving } from "./leaving.ts";
 import { usePlan } from "./plan.ts";
 import { createSaver, type SaveState } from "./saver.ts";
+import { useTelling, type Say } from "./telling.ts";
 import { answeredAgain, useLogSender, type Unstored } from "./use-log-sender.ts";
 
 /** Everything a station needs of its job. */
@@ -46,11 +45,13 @@ export interface JobBench {
   /** Grows when another version of the job takes the place of what was typed; forms begin anew. */
   generation: number;
   change: (edit: JobEdit) => void;
+  /** Makes edits that can be taken back, and says in words what was done. */
+  changeAndTell: (edits: readonly JobEdit[], done: string) => void;
   settle: (keep: "theirs" | "mine") => void;
   /** Sends again what got no answer. */
   retry: () => void;
   /** Answers a step as the plan of its card has it, at once; what cannot be stored stands among the `unstored`. */
-  answer: (step: Step, outcome: StepEntry["outcome"], extra?: Pick<StepEntry, "note" | "readings">) => void;
+  answer: Say;
   /** Answers that are not stored. */
   unstored: readonly Unstored[];
   /** Sends an answer again that was not stored. */
@@ -136,9 +137,18 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
 
   const devices = useMemo(() => allDevices(stored.devices, catalogue), [stored.devices, catalogue]);
   const { made, stage, error } = usePlan({ stored, devices, log });
+  const telling = useTelling(stored.job, saver.change, (step, outcome, extra) => {
+    if (!made) return;
+    answer(
+      answerStep(step, outcome, stamp(stored.job.installer), {
+        ...extra,
+        drawnFrom: { ...made.madeFor, device: thisDevice(), knows: outcomes(log).get(step.id)?.id },
+      }),
+    );
+  });
   if (error && !made) return <Failed what="The plan of this job" error={error} />;
   if (!made) return <Loading what={`plan: ${stage ?? "wiring"}`} />;
-  const { plan, madeFor } = made;
+  const { plan } = made;
 
   const bench: JobBench = {
     job: stored.job,
@@ -149,6 +159,7 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
     catalogue: devices,
     save,
     change: saver.change,
+    changeAndTell: telling.changeAndTell,
     retry: saver.retry,
     generation,
     settle: (keep) => {
@@ -159,13 +170,7 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
     answerAgain: (each) => answer(answeredAgain(each)),
     dropAnswer: drop,
     closed: isClosed(log),
-    answer: (step, outcome, extra) =>
-      answer(
-        answerStep(step, outcome, stamp(stored.job.installer), {
-          ...extra,
-          drawnFrom: { ...madeFor, device: thisDevice(), knows: outcomes(log).get(step.id)?.id },
-        }),
-      ),
+    answer: telling.answer,
     append: (entry) => send({ ...entry, ...stamp(stored.job.installer) } as LogEntry),
   };
   return <Context value={bench}>{children}</Context>;

@@ -2,5 +2,11 @@ import { TextDecoder, TextEncoder } from "node:util";
 
 // jsdom lacks what every browser has; it draws on no canvas.
 if (typeof HTMLCanvasElement !== "undefined") HTMLCanvasElement.prototype.getContext = () => null;
-Object.assign(globalThis, { TextDecoder, TextEncoder });
+/** In a test nothing has a size that could change. */
+class NoResizes {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+Object.assign(globalThis, { TextDecoder, TextEncoder, ResizeObserver: NoResizes });
 Object.assign(globalThis.CSS ?? (globalThis.CSS = {} as typeof CSS), { escape: (text: string) => text });

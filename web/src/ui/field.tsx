@@ -6,7 +6,6 @@ import {
   Label,
   ListBox,
   ListBoxItem,
-  NumberField,
   Popover,
   Select,
   SelectValue,
@@ -29,7 +28,8 @@ const box = `
   background: ${color.surface};
 `;
 
-const Frame = styled.div`
+/** A field with its label above and what is wrong with it below. */
+export const Frame = styled.div`
   > div {
     display: flex;
     flex-direction: column;
@@ -100,7 +100,8 @@ const Option = styled(ListBoxItem)`
   }
 `;
 
-interface Common {
+/** What every field is told. */
+export interface Common {
   label: string;
   error?: string;
   hint?: ReactNode;
@@ -143,32 +144,6 @@ export function TextInput({
         {hint && <Text slot="description">{hint}</Text>}
         <FieldError className="error">{error}</FieldError>
       </TextField>
-    </Frame>
-  );
-}
-
-interface NumberProps extends Common {
-  value: number | undefined;
-  onChange: (value: number | undefined) => void;
-  unit?: string;
-  step?: number;
-}
-
-/** A number with its unit beside the label. Empty is undefined. */
-export function NumberInput({ label, error, hint, value, onChange, unit }: NumberProps) {
-  return (
-    <Frame>
-      <NumberField
-        value={value ?? Number.NaN}
-        onChange={(next) => onChange(Number.isNaN(next) ? undefined : next)}
-        isInvalid={!!error}
-        formatOptions={{ useGrouping: false, maximumFractionDigits: 2 }}
-      >
-        <Label>{unit ? `${label}, ${unit}` : label}</Label>
-        <Input inputMode="decimal" />
-        {hint && <Text slot="description">{hint}</Text>}
-        <FieldError className="error">{error}</FieldError>
-      </NumberField>
     </Frame>
   );
 }

@@ -1,7 +1,7 @@
 import type { BoardProfile } from "../../board/index.ts";
-import type { DeviceContact } from "../../device/index.ts";
+import { suppliedWith, type DeviceContact } from "../../device/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
-import { listed, plainNumber, spanText } from "../../quantity/index.ts";
+import { listed, plainNumber } from "../../quantity/index.ts";
 import { anotherVoltage } from "./another-voltage.ts";
 import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
@@ -93,9 +93,12 @@ function supplyFinding(
 ): Finding {
   const { device, supply, duties } = demand;
   const subjects = [{ kind: "device" as const, id: device.id }];
-  const made = madeRails(devices).map(({ name, rail }) => ({ ...rail, label: `${name}, output` }));
+  const made = madeRails(devices.filter(({ id }) => id !== device.id)).map(({ name, rail }) => ({
+    ...rail,
+    label: `${name}, output`,
+  }));
   const outputs = [...board.rails, ...made];
-  const wanted = spanText(supply.volts.min, supply.volts.max, `V ${supply.kind.toUpperCase()}`);
+  const wanted = suppliedWith(supply);
   const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duties) === "kind");
   if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc")
     return finding("ac-on-dc", [...subjects, { kind: "rail", id: wrongKind.id }], {

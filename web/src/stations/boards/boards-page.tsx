@@ -1,4 +1,4 @@
-import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
+import { boardWords, purposeLabel, type BoardProfile } from "@anvilcloud/core";
 import { Columns2, FilePlus2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -7,7 +7,18 @@ import useSWR from "swr";
 import { BoardFace, restView } from "../../bench/index.ts";
 import { boardsKey, getJson, HighlightProvider, postBoard } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button, Choice, FileButton, Failed, Loading, Notice, Quiet, Row, PageTitle } from "../../ui/index.ts";
+import { Button,
+  Choice,
+  Empty,
+  FileButton,
+  Failed,
+  Loading,
+  Notice,
+  Quiet,
+  Row,
+  PageTitle,
+  TextInput,
+} from "../../ui/index.ts";
 import { Page } from "./page.ts";
 
 const Cards = styled.ul`
@@ -50,9 +61,12 @@ const Card = styled.li`
 `;
 
 const Filter = styled.div`
-  width: min(320px, 100%);
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
+  gap: ${space.m};
+  width: min(720px, 100%);
   ${narrow} {
-    width: 100%;
+    grid-template-columns: minmax(0, 1fr);
   }
 `;
 
@@ -104,12 +118,18 @@ export function Component() {
     boardsKey,
     getJson,
   );
+  const [find, setFind] = useState("");
   const [purpose, setPurpose] = useState<string>(all);
   const [refusal, setRefusal] = useState<string>();
   const navigate = useNavigate();
   const boards = data?.boards ?? [];
   const purposes = [...new Set(boards.map((board) => board.purpose))];
-  const shown = boards.filter((board) => purpose === all || board.purpose === purpose);
+  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  const isFound = (board: BoardProfile) => {
+    const said = `${boardWords(board)} ${board.summary}`.toLowerCase();
+    return words.every((word) => said.includes(word));
+  };
+  const shown = boards.filter((board) => (purpose === all || board.purpose === purpose) && isFound(board));
   return (
     <Page>
       <Row style={{ justifyContent: "space-between" }}>
@@ -134,6 +154,12 @@ export function Component() {
       {data && (
         <>
           <Filter>
+            <TextInput
+              label="Find a board"
+              placeholder="two leaves, menu, radio, encoder …"
+              value={find}
+              onChange={setFind}
+            />
             <Choice
               label="Made for"
               value={purpose}
@@ -144,6 +170,7 @@ export function Component() {
               ]}
             />
           </Filter>
+          {!shown.length && <Empty>No board is like that. Try fewer words, or write its profile.</Empty>}
           <Cards>
             {shown.map((board) => (
               <BoardCard key={board.id} board={board} jobs={data.jobs[board.id] ?? 0} />

@@ -11,6 +11,7 @@ import { DangerBar } from "./danger-bar.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 import { StationRail } from "./station-rail.tsx";
+import { useJobOffers } from "./job-offers.ts";
 import { RunFindings } from "./run-findings.tsx";
 import { UnstoredAnswers } from "./unstored.tsx";
 
@@ -73,6 +74,13 @@ const Bar = styled.div`
   }
 `;
 
+/** Keys are told of where there is a keyboard. */
+const WhereKeys = styled.span`
+  ${narrow} {
+    display: none;
+  }
+`;
+
 /** What is said above every page of the job. */
 const Above = styled.div`
   display: grid;
@@ -89,6 +97,7 @@ function JobFrame() {
   const { job, plan, save, settle, retry } = useJobBench();
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
+  useJobOffers();
   useShortcuts({
     "?": () => setHelp(true),
     ...Object.fromEntries(
@@ -110,9 +119,16 @@ function JobFrame() {
           <StandingLink to={`/jobs/${job.id}/live`}>Run it</StandingLink>
           <StandingLink to={`/jobs/${job.id}/work`}>Other work</StandingLink>
           <StandingLink to={`/jobs/${job.id}/record`}>Record</StandingLink>
-          <Button $kind="quiet" aria-label="Keys" onPress={() => setHelp(true)} style={{ padding: "0 10px" }}>
-            <Keyboard size={20} aria-hidden />
-          </Button>
+          <WhereKeys>
+            <Button
+              $kind="quiet"
+              aria-label="Keys"
+              onPress={() => setHelp(true)}
+              style={{ padding: "0 10px" }}
+            >
+              <Keyboard size={20} aria-hidden />
+            </Button>
+          </WhereKeys>
         </Bar>
         <DangerBar />
         <Above>

@@ -9,6 +9,8 @@ const keys: [string, string][] = [
   ["k or ←", "Step before"],
   ["t", "Start or stop the timer of a hold"],
   ["1 to 9", "Go to that station"],
+  ["/ or Ctrl+K", "Find: any job, station, device, terminal or board"],
+  ["Ctrl+Z", "Take back the last thing done"],
   ["?", "This list"],
 ];
 

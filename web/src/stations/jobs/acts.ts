@@ -1,16 +1,21 @@
 import type { JobSummary, Shelf } from "@anvilcloud/core";
 import { useNavigate } from "react-router";
 import { mutate } from "swr";
-import { copyJob, jobsKey, overviewKey, placeJob, removeJob } from "../../data/index.ts";
+import { copyJob, overviewKey, placeJob, removeJob } from "../../data/index.ts";
 import { did } from "../../ui/index.ts";
 
+const lists = new Set<() => Promise<unknown>>();
+
+/** Has a list of jobs fetched anew with the others; what comes back ends that. */
+export function refreshWith(list: () => Promise<unknown>): () => void {
+  lists.add(list);
+  return () => void lists.delete(list);
+}
+
 /** Fetches the lists of jobs anew, wherever they are shown. */
-export const refreshJobs = () =>
-  mutate(
-    (key) =>
-      typeof key === "string" &&
-      (key.startsWith(overviewKey) || key.startsWith(jobsKey(0)) || key.startsWith(`$inf$${jobsKey(0)}`)),
-  );
+export async function refreshJobs(): Promise<void> {
+  await Promise.all([mutate(overviewKey), ...[...lists].map((list) => list())]);
+}
 
 const said: Record<Shelf, (title: string) => string> = {
   jobs: (title) => `${title} is among the jobs again.`,

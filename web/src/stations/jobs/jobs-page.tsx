@@ -1,6 +1,7 @@
 import type { Overview } from "@anvilcloud/core";
 import { FilePlus2 } from "lucide-react";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 import useSWR from "swr";
 import { getJson, overviewKey } from "../../data/index.ts";
 import { Button, Failed, Loading, PageTitle, Row } from "../../ui/index.ts";
@@ -15,7 +16,18 @@ import { Practice } from "./practice.tsx";
 
 /** What is next, and every job there is. */
 export function Component() {
-  const [adding, setAdding] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const adding = search.has("new");
+  const setAdding = (on: boolean) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (on) next.set("new", "");
+        else next.delete("new");
+        return next;
+      },
+      { replace: true },
+    );
   const [refusal, setRefusal] = useState<string>();
   const acts = useJobActs(setRefusal);
   const { data, error, mutate } = useSWR<Overview, Error>(overviewKey, getJson);

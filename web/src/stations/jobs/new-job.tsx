@@ -1,29 +1,28 @@
-import type { BoardProfile } from "@anvilcloud/core";
+import { purposeLabel, type BoardProfile } from "@anvilcloud/core";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
-import useSWR from "swr";
-import { createJob, getJson } from "../../data/index.ts";
-import { Button, Choice, Dialog, Notice, Row, TextInput } from "../../ui/index.ts";
+import { createJob } from "../../data/index.ts";
+import { Button, Dialog, Notice, Row, TextInput } from "../../ui/index.ts";
+import { BoardFinder } from "../shared/board-finder.tsx";
 
 interface Wanted {
   title: string;
   customer: string;
-  board: string;
+  board: BoardProfile | undefined;
 }
 
 function NewJobForm({ onClose }: { onClose: () => void }) {
-  const { data } = useSWR<{ boards: BoardProfile[] }, Error>("/api/boards", getJson);
   const [refusal, setRefusal] = useState<string>();
   const navigate = useNavigate();
   const { control, handleSubmit, formState } = useForm<Wanted>({
-    defaultValues: { title: "", customer: "", board: "" },
+    defaultValues: { title: "", customer: "", board: undefined },
   });
-  const boards = data?.boards ?? [];
 
-  async function submit(wanted: Wanted) {
+  async function submit({ title, customer, board }: Wanted) {
+    if (!board) return;
     try {
-      const { job } = await createJob(wanted);
+      const { job } = await createJob({ title, customer, board: board.id });
       onClose();
       void navigate(`/jobs/${job.id}/survey`);
     } catch (error) {
@@ -69,16 +68,29 @@ function NewJobForm({ onClose }: { onClose: () => void }) {
       <Controller
         control={control}
         name="board"
-        rules={{ validate: (value) => value !== "" || "Choose the board that is on site." }}
-        render={({ field, fieldState }) => (
-          <Choice
-            label="Board"
-            value={field.value || undefined}
-            onChange={field.onChange}
-            options={boards.map((board) => ({ id: board.id, text: `${board.maker} ${board.name}` }))}
-            error={fieldState.error?.message}
-          />
-        )}
+        rules={{ validate: (value) => value !== undefined || "Choose the board that is on site." }}
+        render={({ field, fieldState }) =>
+          field.value ? (
+            <Row style={{ justifyContent: "space-between" }}>
+              <span>
+                Board: <b>{`${field.value.maker} ${field.value.name}`}</b>,{" "}
+                {purposeLabel(field.value.purpose).toLowerCase()}
+              </span>
+              <Button $kind="outlined" onPress={() => field.onChange(undefined)}>
+                Another board
+              </Button>
+            </Row>
+          ) : (
+            <div>
+              <BoardFinder label="Board" isFirst={false} onChoose={field.onChange} />
+              {fieldState.error && (
+                <Notice tone="fault" title="Board">
+                  {fieldState.error.message}
+                </Notice>
+              )}
+            </div>
+          )
+        }
       />
       {refusal && (
         <Notice tone="fault" title="Not made">

@@ -1,9 +1,10 @@
 import type { JobsPage, Shelf } from "@anvilcloud/core";
-import { useDeferredValue } from "react";
+import { useDeferredValue, useEffect } from "react";
 import { useSearchParams } from "react-router";
 import useSWRInfinite from "swr/infinite";
 import { getJson, jobsKey } from "../../data/index.ts";
 import type { Sorting } from "../../ui/index.ts";
+import { refreshWith } from "./acts.ts";
 
 /** What a list of jobs is narrowed by, as it stands in the address. */
 const narrowing = ["find", "standing", "board", "town", "due"] as const;
@@ -60,8 +61,9 @@ export function useJobs(query: Readonly<Record<string, string>>) {
     (page, before: JobsPage | null) =>
       before && before.jobs.length < before.pageSize ? null : jobsKey(page, asked),
     getJson,
-    { keepPreviousData: true, revalidateFirstPage: false, revalidateOnMount: true },
+    { keepPreviousData: true, revalidateFirstPage: false, revalidateOnMount: true, persistSize: true },
   );
+  useEffect(() => refreshWith(mutate), [mutate]);
   const jobs = data?.flatMap((page) => page.jobs);
   const total = data?.at(-1)?.total ?? 0;
   return {

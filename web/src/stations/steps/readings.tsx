@@ -47,6 +47,7 @@ export function Readings({ asked, answering }: Props) {
             unit={reading.unit}
             value={answering.values[at]}
             onChange={(value) => answering.setValue(at, value)}
+            onWrong={() => answering.setValue(at, undefined)}
             error={answering.readingErrors[at]}
           />
         ))}

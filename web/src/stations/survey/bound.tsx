@@ -31,7 +31,11 @@ export function BoundText<T extends FieldValues>({
 }
 
 /** A number of a form. */
-export function BoundNumber<T extends FieldValues>({ control, name, ...props }: Bound<T> & { unit: string }) {
+export function BoundNumber<T extends FieldValues>({
+  control,
+  name,
+  ...props
+}: Bound<T> & { unit: string; isAssumed?: boolean }) {
   return (
     <Controller
       control={control}

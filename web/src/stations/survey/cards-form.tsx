@@ -1,4 +1,4 @@
-import { deliveredCards, usualUse } from "@anvilcloud/core";
+import { deliveredCards, listed, sentence, usualUse } from "@anvilcloud/core";
 import { useJobBench } from "../../data/index.ts";
 import { Choice, Quiet, Segments } from "../../ui/index.ts";
 import { Grid } from "./grid.ts";
@@ -27,15 +27,17 @@ export function CardsForm() {
     });
   }
 
+  const names = profile.cards.flatMap(({ id, name }) => (cards.includes(id) ? [name] : []));
+  const says = names.length ? `fitted: ${listed(names)}` : "no card fitted";
   return (
-    <Section title={`${plan.bundle.board.name}: cards and use`}>
+    <Section part="board" title={`${plan.bundle.board.name}: cards and use`} says={says}>
       <Grid>
         {profile.slots.map((slot) => {
           const fitted = slot.takes.find((id) => cards.includes(id));
           return (
             <Choice
               key={slot.id}
-              label={`Slot ${slot.label}`}
+              label={/^slot\b/i.test(slot.label) ? sentence(slot.label.toLowerCase()) : `Slot ${slot.label}`}
               value={fitted ?? none}
               onChange={(card) => fit(slot.takes, card)}
               options={[

@@ -1,35 +1,63 @@
-import { draftInstance, leafName, profileOf, sentence, type DeviceProfile } from "@anvilcloud/core";
-import { useMemo, useState } from "react";
+import {
+  count,
+  draftInstance,
+  leafName,
+  listed,
+  profileOf,
+  sentence,
+  type DeviceProfile,
+  type JobEdit,
+} from "@anvilcloud/core";
+import { Plus } from "lucide-react";
+import { useCallback, useMemo, useState } from "react";
 import { useSWRConfig } from "swr";
-import { devicesKey, useJobBench } from "../../data/index.ts";
-import { Button, Choice, Empty, Quiet, useGrowing } from "../../ui/index.ts";
+import { devicesKey, useHighlight, useJobBench } from "../../data/index.ts";
+import { deviceNumbers } from "../../bench/index.ts";
+import { Button, Empty, Quiet, Row, useGrowing } from "../../ui/index.ts";
+import { AddDevices } from "./add-devices.tsx";
 import { DeviceCard } from "./device-card.tsx";
-import { Grid } from "./grid.ts";
 import { OwnDevice } from "./own-device.tsx";
 import { OwnDevices } from "./own-devices.tsx";
 import { Section } from "./section.tsx";
+import { useWants } from "./use-wants.ts";
 
 /** What is on site, and how far away it is. */
 export function DevicesForm() {
-  const { job, catalogue, change, board } = useJobBench();
+  const { job, catalogue, change, changeAndTell, board, plan } = useJobBench();
   const { mutate } = useSWRConfig();
-  const [own, setOwn] = useState(false);
+  const { keep } = useHighlight();
+  const [asked, setAsked] = useState<"catalogue" | "own">();
   const shown = useGrowing(job.devices.length);
   // One list for all cards, which are drawn anew only where something of theirs changes.
   const leaves = useMemo(
     () => job.survey.leaves.map(({ id }) => ({ id, text: sentence(leafName(board, id)) })),
     [job.survey.leaves, board],
   );
+  const numbers = useMemo(() => deviceNumbers(plan.wiring.devices), [plan.wiring.devices]);
+  const add = (edits: readonly JobEdit[]) => {
+    const names = edits.flatMap((edit) => (edit.kind === "add-device" ? [edit.device.name] : []));
+    changeAndTell(
+      edits,
+      names.length > 3 ? `${names.length} devices are added.` : `Added: ${listed(names)}.`,
+    );
+    // The bench beside shows where they go.
+    keep(
+      edits.flatMap((edit) => (edit.kind === "add-device" ? [{ kind: "device", id: edit.device.id }] : [])),
+    );
+  };
   const put = (profile: DeviceProfile) => {
     void mutate(devicesKey);
-    change({ kind: "add-device", device: draftInstance(job, profile) });
+    add([{ kind: "add-device", device: draftInstance(job, profile) }]);
   };
-  const add = (id: string) => {
-    const profile = catalogue.find((each) => each.id === id);
-    if (profile) put(profile);
-  };
+  const remove = useCallback(
+    (id: string, name: string) => {
+      changeAndTell([{ kind: "remove-device", device: id }], `${name} is removed.`);
+    },
+    [changeAndTell],
+  );
+  const wants = useWants("devices");
   return (
-    <Section title="Devices on site">
+    <Section part="devices" title="Devices on site" says={count(job.devices.length, "device")} wants={wants}>
       {job.devices.length === 0 && (
         <Empty>Nothing yet. Add the drives first, then what protects and commands.</Empty>
       )}
@@ -41,28 +69,31 @@ export function DevicesForm() {
               key={instance.id}
               instance={instance}
               profile={profile}
+              number={numbers[instance.id] ?? ""}
+              assumed={job.assumed ?? none}
+              findings={plan.findings}
               leaves={leaves}
               change={change}
+              remove={remove}
             />
           ) : (
             <Quiet key={instance.id}>{instance.name}: its profile is missing.</Quiet>
           );
         })}
       </ul>
-      <Grid $least="280px" style={{ alignItems: "end" }}>
-        <Choice
-          label="Add a device"
-          placeholder="choose from the catalogue"
-          value={undefined}
-          onChange={add}
-          options={catalogue.map((device) => ({ id: device.id, text: `${device.name} (${device.maker})` }))}
-        />
-        <Button $kind="outlined" onPress={() => setOwn(true)}>
+      <Row style={{ marginTop: 12 }}>
+        <Button $kind="filled" onPress={() => setAsked("catalogue")}>
+          <Plus size={18} aria-hidden /> Add devices
+        </Button>
+        <Button $kind="outlined" onPress={() => setAsked("own")}>
           A device of your own
         </Button>
-      </Grid>
+      </Row>
       <OwnDevices />
-      {own && <OwnDevice isOpen close={() => setOwn(false)} take={put} />}
+      {asked === "catalogue" && <AddDevices close={() => setAsked(undefined)} add={add} />}
+      {asked === "own" && <OwnDevice isOpen close={() => setAsked(undefined)} take={put} />}
     </Section>
   );
 }
+
+const none: readonly string[] = [];

@@ -3,6 +3,7 @@ import { TextInput } from "../../ui/index.ts";
 import { FaceEntry } from "../shared/entry/face-entry.tsx";
 import { Grid } from "./grid.ts";
 import { Section } from "./section.tsx";
+import { useWants } from "./use-wants.ts";
 import { ToldFound } from "./told-found.tsx";
 
 /** How the board stood before anything was touched: firmware, and everything on its face. */
@@ -10,7 +11,7 @@ export function FoundForm() {
   const { job, plan, change } = useJobBench();
   const { board } = plan.bundle;
   return (
-    <Section title="As found at the board">
+    <Section part="found" title="As found at the board" says="noted" wants={useWants("found")}>
       <div style={{ display: "grid", gap: 16 }}>
         <Grid>
           <TextInput

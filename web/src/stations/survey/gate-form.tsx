@@ -1,21 +1,28 @@
 import {
+  assumedLeaf,
+  count,
   jobSchema,
   leafName,
+  leafWords,
   leavesLike,
   movingThing,
   opensByAngle,
+  quantityText,
   sentence,
   type BoardProfile,
   type Leaf,
 } from "@anvilcloud/core";
 import { zodResolver } from "@hookform/resolvers/zod";
+import { Check } from "lucide-react";
 import { useFieldArray, type Control } from "react-hook-form";
 import { z } from "zod";
 import { useJobBench } from "../../data/index.ts";
-import { Row, Segments, SubHeading } from "../../ui/index.ts";
+import { Button, Quiet, Row, Segments, SubHeading, useUnits } from "../../ui/index.ts";
 import { BoundChoice, BoundNumber, BoundText, BoundToggle } from "./bound.tsx";
 import { Grid } from "./grid.ts";
-import { Section, useSection } from "./section.tsx";
+import { Section } from "./section.tsx";
+import { useWants } from "./use-wants.ts";
+import { useSection } from "./use-section.ts";
 
 const schema = z.object({ survey: jobSchema.shape.survey });
 type Gate = z.output<typeof schema>;
@@ -41,6 +48,9 @@ const users = [
 const headers = [{ key: "headerDepthMm", label: "Room over it", unit: "mm" }] as const;
 const overhead: readonly BoardProfile["purpose"][] = ["industrial-door", "rolling-grille", "pedestrian-door"];
 
+/** Panes in a frame: their chain holds them at its ends, and nobody asks what the wind does. */
+const isGlazing = ({ purpose }: BoardProfile) => purpose === "rooflight" || purpose === "window";
+
 /** A swing leaf's travel is an angle, any other's a length. */
 const travelOf = (board: BoardProfile) =>
   opensByAngle(board)
@@ -52,11 +62,14 @@ function LeafFields({
   at,
   leaf,
   board,
+  assumed,
 }: {
   control: Control<Gate>;
   at: number;
   leaf: Leaf["id"];
   board: BoardProfile;
+  /** What of the leaves nobody has measured. */
+  assumed: readonly string[];
 }) {
   return (
     <fieldset style={{ border: 0, margin: 0, padding: 0, display: "grid", gap: 8 }}>
@@ -70,15 +83,25 @@ function LeafFields({
               name={`survey.leaves.${at}.${key}`}
               label={label}
               unit={unit}
+              isAssumed={assumed.includes(assumedLeaf(at, key))}
             />
           ),
         )}
-        <BoundChoice control={control} name={`survey.leaves.${at}.infill`} label="Infill" options={infills} />
+        {!isGlazing(board) && (
+          <BoundChoice
+            control={control}
+            name={`survey.leaves.${at}.infill`}
+            label="Infill"
+            options={infills}
+          />
+        )}
       </Grid>
-      <Row>
-        <BoundToggle control={control} name={`survey.leaves.${at}.stopOpen`} label="Stop when open" />
-        <BoundToggle control={control} name={`survey.leaves.${at}.stopClosed`} label="Stop when closed" />
-      </Row>
+      {!isGlazing(board) && (
+        <Row>
+          <BoundToggle control={control} name={`survey.leaves.${at}.stopOpen`} label="Stop when open" />
+          <BoundToggle control={control} name={`survey.leaves.${at}.stopClosed`} label="Stop when closed" />
+        </Row>
+      )}
     </fieldset>
   );
 }
@@ -88,6 +111,9 @@ export function GateForm() {
   const { job, plan, change } = useJobBench();
   const { board } = plan.bundle;
   const thing = movingThing(board);
+  const names = leafWords(board);
+  const units = useUnits();
+  const wants = useWants("thing");
   const form = useSection<Gate>({ survey: job.survey }, zodResolver(schema), (next) =>
     change({ kind: "survey", survey: next.survey }),
   );
@@ -99,23 +125,46 @@ export function GateForm() {
     replace(leavesLike(first, count === "1" ? 1 : 2));
   }
 
+  const measured = (job.assumed ?? []).filter((each) => each.startsWith("leaf "));
+  const [first] = job.survey.leaves;
+  const says = first
+    ? `${count(job.survey.leaves.length, names.one, names.many)}, ${[
+        quantityText(first.widthMm, "mm", units),
+        quantityText(first.heightMm, "mm", units),
+      ].join(" × ")}, ${quantityText(first.massKg, "kg", units)}`
+    : "";
   return (
-    <Section title={sentence(thing)}>
+    <Section part="thing" title={sentence(thing)} says={says} wants={wants}>
       <div style={{ display: "grid", gap: 16 }}>
         {board.leaves !== 1 && (
           <Segments
-            label="Leaves"
+            label={sentence(names.many)}
             value={String(fields.length)}
             onChange={setCount}
             options={[
-              { id: "1", text: "One leaf" },
-              { id: "2", text: "Two leaves" },
+              { id: "1", text: `One ${names.one}` },
+              { id: "2", text: `Two ${names.many}` },
             ]}
           />
         )}
         {fields.map((leaf, at) => (
-          <LeafFields key={leaf.key} control={form.control} at={at} leaf={leaf.id} board={board} />
+          <LeafFields
+            key={leaf.key}
+            control={form.control}
+            at={at}
+            leaf={leaf.id}
+            board={board}
+            assumed={measured}
+          />
         ))}
+        {measured.length > 0 && (
+          <Row>
+            <Button $kind="outlined" onPress={() => change({ kind: "confirm", what: measured })}>
+              <Check size={18} aria-hidden /> They are as written
+            </Button>
+            <Quiet>Sizes and masses marked assumed are those of an ordinary {thing}.</Quiet>
+          </Row>
+        )}
         <Grid>
           <BoundChoice control={form.control} name="survey.users" label="Who uses it" options={users} />
           <BoundText control={form.control} name="survey.breaker" label="Breaker: where, how marked" />

@@ -3,7 +3,9 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useJobBench } from "../../data/index.ts";
 import { BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
-import { Section, useSection } from "./section.tsx";
+import { Section } from "./section.tsx";
+import { useWants } from "./use-wants.ts";
+import { useSection } from "./use-section.ts";
 
 const schema = jobSchema.pick({ title: true, site: true, installer: true });
 
@@ -22,8 +24,9 @@ export function SiteForm() {
   const form = useSection({ title, site, installer }, zodResolver(schema), (next) =>
     change({ kind: "site", ...next }),
   );
+  const says = [title, site.customer, site.address, site.town, installer].filter(Boolean).join(", ");
   return (
-    <Section title="Site">
+    <Section part="site" title="Site" says={says} wants={useWants("site")}>
       <Grid>
         {fields.map(({ name, label }) => (
           <BoundText key={name} control={form.control} name={name} label={label} />

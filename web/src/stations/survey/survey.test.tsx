@@ -1,7 +1,8 @@
-import type { Job } from "@anvilcloud/core";
+import { assumedLeaf, metric, quantityText, type Job } from "@anvilcloud/core";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { fakeServer, jobOn, netloft, renderInJob, type Sent } from "../../testing/bench.tsx";
+import { DoneNotices, forgetDone, setUnits } from "../../ui/index.ts";
 import { DevicesForm } from "./devices-form.tsx";
 import { FoundForm } from "./found-form.tsx";
 import { GateForm } from "./gate-form.tsx";
@@ -12,6 +13,7 @@ import { WishesForm } from "./wishes/wishes-form.tsx";
 // Forms settle by themselves once typing rests, outside what a test awaits.
 beforeAll(() => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
 afterEach(cleanup);
+afterEach(forgetDone);
 const jobs = (sent: Sent[]) => sent.filter((each) => each.method === "PUT").map((each) => each.body as Job);
 
 async function choose(button: HTMLElement, option: string) {
@@ -119,25 +121,84 @@ describe("the survey saves itself", () => {
     );
   });
 
-  test("a device is added with its cables and removed again; a second of its kind gets an id of its own", async () => {
+  test("devices are found by what they do, added several at once, removed, and put back where they stood", async () => {
     const { sent } = fakeServer();
-    await renderInJob(netloft(), <DevicesForm />);
-    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Oddlume Optics)");
-    await waitFor(() => expect(jobs(sent)).toHaveLength(1));
-    expect(jobs(sent)[0]?.devices.at(-1)).toMatchObject({
-      id: "photocell-1",
-      device: { id: "oddlume-glance", revision: 2 },
-      cables: { sender: { lengthM: 5, sizeMm2: 0.75 }, receiver: { lengthM: 5, sizeMm2: 0.75 } },
-    });
-    await choose(screen.getByRole("button", { name: /Add a device/ }), "Glance photocell (Oddlume Optics)");
-    await waitFor(() => expect(jobs(sent).at(-1)?.devices.at(-1)?.id).toBe("photocell-2"));
-    await userEvent.click(screen.getByRole("button", { name: "Remove Keypad, footpath" }));
-    await waitFor(() =>
-      expect(
-        jobs(sent)
-          .at(-1)
-          ?.devices.some((device) => device.id === "pad"),
-      ).toBe(false),
+    await renderInJob(
+      netloft(),
+      <>
+        <DevicesForm />
+        <DoneNotices />
+      </>,
     );
+    const ids = () =>
+      jobs(sent)
+        .at(-1)
+        ?.devices.map(({ id }) => id);
+    const before = netloft().job.devices.map(({ id }) => id);
+    await userEvent.click(screen.getByRole("button", { name: "Add devices" }));
+    const dialog = within(await screen.findByRole("dialog"));
+    await userEvent.type(dialog.getByRole("searchbox", { name: "Find a device" }), "photocell tested");
+    await userEvent.click(dialog.getByText("Vigil photocell, tested (Oddlume Optics)"));
+    await userEvent.clear(dialog.getByRole("searchbox"));
+    await userEvent.type(dialog.getByRole("searchbox"), "8k2");
+    // What the board has no place for can be chosen all the same, and says why it has none.
+    expect(
+      dialog.getByText(/looks for a plain contact; this one gives an end resistor of 8.2 kΩ/),
+    ).toBeTruthy();
+    await userEvent.click(dialog.getByText("Ribbon edge with end resistor (Lumbrick Safety)"));
+    await userEvent.click(dialog.getByRole("button", { name: "Add 2 devices" }));
+    await waitFor(() => expect(ids()).toEqual([...before, "photocell-1", "edge-1"]));
+    expect(jobs(sent).at(-1)?.devices.at(-2)).toMatchObject({
+      device: { id: "oddlume-vigil" },
+      cables: { receiver: { lengthM: 5, sizeMm2: 0.75 } },
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Remove Keypad, footpath" }));
+    await waitFor(() => expect(ids()).not.toContain("pad"));
+    expect(document.activeElement).not.toBe(document.body);
+    await userEvent.keyboard("{Control>}z{/Control}");
+    await waitFor(() => expect(ids()).toEqual([...before, "photocell-1", "edge-1"]));
+    expect(await screen.findByText("Taken back: Keypad, footpath is removed.")).toBeTruthy();
+    // What was added goes with one more.
+    await userEvent.keyboard("{Control>}z{/Control}");
+    await waitFor(() => expect(ids()).toEqual(before));
+  });
+
+  test("sizes of a draft are assumed until they are confirmed; what is no size stays, is told and is not saved", async () => {
+    const { sent } = fakeServer();
+    await renderInJob(jobOn("quillmarsh-tandrel", []), <GateForm />);
+    expect(screen.getByText(/wanted: sizes and masses, measured/)).toBeTruthy();
+    const [width] = screen.getAllByRole("textbox", { name: /^Width/ });
+    await userEvent.clear(width!);
+    await userEvent.type(width!, "5' 11x");
+    await userEvent.tab();
+    expect((width as HTMLInputElement).value).toBe("5' 11x");
+    expect(screen.getByText(/Expected 1800, 1.8 m, .* found “5' 11x”/)).toBeTruthy();
+    await userEvent.clear(width!);
+    await userEvent.type(width!, `5' 11"`);
+    await userEvent.tab();
+    await waitFor(() => expect(jobs(sent).at(-1)?.survey.leaves[0]?.widthMm).toBe(1803));
+    expect((width as HTMLInputElement).value).toBe("1803");
+    expect(jobs(sent).at(-1)?.assumed).not.toContain(assumedLeaf(0, "widthMm"));
+    await userEvent.click(screen.getByRole("button", { name: "They are as written" }));
+    await waitFor(() => expect(jobs(sent).at(-1)).not.toHaveProperty("assumed"));
+  });
+
+  test("measures are shown in the units of this device, and stored in SI", async () => {
+    const { sent } = fakeServer();
+    setUnits({ system: "imperial", conductors: "awg" });
+    try {
+      await renderInJob(netloft(), <GateForm />);
+      const [width] = screen.getAllByRole("textbox", { name: /^Width, ft, in/ });
+      const { leaves } = netloft().job.survey;
+      expect((width as HTMLInputElement).value).toBe(quantityText(leaves[0]!.widthMm, "mm", imperial));
+      const [mass] = screen.getAllByRole("textbox", { name: /^Mass, lb/ });
+      await userEvent.clear(mass!);
+      await userEvent.type(mass!, "300");
+      await waitFor(() => expect(jobs(sent).at(-1)?.survey.leaves[0]?.massKg).toBe(136.1));
+    } finally {
+      setUnits(metric);
+    }
   });
 });
+
+const imperial = { system: "imperial", conductors: "awg" } as const;

@@ -40,8 +40,10 @@ export function WaysForm() {
     ({ afterProof, id, optional }) => afterProof && (!optional || chosen.includes(id)),
   );
 
+  const ways = procedures.flatMap(({ id, title }) => (chosen.includes(id) ? [title] : []));
+  const says = [...ways, ...(proof ? [`protections proved ${proof} it is programmed`] : [])].join(", ");
   return (
-    <Section title="How it is done">
+    <Section part="ways" title="How it is done" says={says}>
       <Stack>
         {groups.length > 0 && (
           <Grid $least="340px">

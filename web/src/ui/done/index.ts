@@ -1,2 +1,2 @@
-export { did, forgetDone } from "./done.ts";
+export { did, forgetDone, takeBackLast } from "./done.ts";
 export { DoneNotices } from "./notices.tsx";

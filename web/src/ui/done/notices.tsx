@@ -7,7 +7,7 @@ import {
   UNSTABLE_ToastRegion as ToastRegion,
 } from "react-aria-components";
 import { styled } from "styled-components";
-import { color, print, space, touch } from "../../theme/index.ts";
+import { color, narrow, print, space, touch } from "../../theme/index.ts";
 import { Button } from "../button.tsx";
 import { notices, takeBack, takeBackLast } from "./done.ts";
 
@@ -19,6 +19,10 @@ const Region = styled(ToastRegion)`
   transform: translateX(-50%);
   width: min(560px, calc(100vw - 24px));
   outline: none;
+  ${narrow} {
+    top: ${space.s};
+    bottom: auto;
+  }
   ${print} {
     display: none;
   }

@@ -111,17 +111,30 @@ interface Props {
   /** Several are chosen, and kept so until they are taken. */
   chosen?: ReadonlySet<string>;
   onChosen?: (chosen: ReadonlySet<string>) => void;
+  /** False where something before it is filled in first. */
+  isFirst?: boolean;
   /** Said where nothing is found. */
   none: string;
 }
 
 /** A list to look something up in: typing finds it by any of its words, arrows walk what is found, Enter chooses. */
-export function Finder({ label, hint, things, query, onQuery, onChoose, chosen, onChosen, none }: Props) {
+export function Finder({
+  isFirst = true,
+  label,
+  hint,
+  things,
+  query,
+  onQuery,
+  onChoose,
+  chosen,
+  onChosen,
+  none,
+}: Props) {
   const heads = underHeads(bestFirst(things, query));
   const several = chosen !== undefined;
   return (
     <Autocomplete inputValue={query} onInputChange={onQuery} disableAutoFocusFirst={several}>
-      <Field aria-label={label} autoFocus>
+      <Field autoFocus={isFirst}>
         <Label>{label}</Label>
         <div>
           <Search size={18} aria-hidden />

@@ -62,18 +62,23 @@ function SaveAs({ known, onClose }: { known: readonly Preset[]; onClose: (saved:
 
 /** The kind of installation a job begins with: what is usual for it becomes the wishes. */
 export function PresetChoice() {
-  const { job, plan, change } = useJobBench();
+  const { job, plan, changeAndTell } = useJobBench();
   const { data, error, mutate } = useSWR<PresetCatalogue, Error>(presetsKey, getJson);
   const [chosen, setChosen] = useState<string | undefined>(job.preset?.id);
   const [saving, setSaving] = useState(false);
   const presets = data?.presets ?? [];
   const preset = presets.find(({ id }) => id === chosen);
   function begin({ id, name, wishes }: Preset) {
-    change({
-      kind: "preset",
-      preset: { id, name, wishes },
-      wishes: presetWishes(plan.bundle.board, { wishes }),
-    });
+    changeAndTell(
+      [
+        {
+          kind: "preset",
+          preset: { id, name, wishes },
+          wishes: presetWishes(plan.bundle.board, { wishes }),
+        },
+      ],
+      `Begun with “${name}”.`,
+    );
   }
   return (
     <Block>

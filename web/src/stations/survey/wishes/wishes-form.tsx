@@ -60,8 +60,14 @@ export function WishesForm() {
     change({ kind: "wish", behaviour: id, value });
   const overrule = (id: BehaviourId, value?: BehaviourValue) =>
     change({ kind: "overrule", behaviour: id, value });
+  const said = asked.flatMap(({ id, wished }) =>
+    wished === undefined ? [] : [`${behaviour(id).label} ${behaviourText(id, wished)}`],
+  );
+  const says = said.length
+    ? `${said.slice(0, 3).join(", ")}${said.length > 3 ? ` and ${said.length - 3} more` : ""}`
+    : "all as found";
   return (
-    <Section title="What it should do">
+    <Section part="wishes" title="What it should do" says={says}>
       <Quiet style={{ marginBottom: 12 }}>
         Asked is what this board with these devices can use. Where the controls must stand is worked out under
         Set.

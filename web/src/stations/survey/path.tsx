@@ -1,0 +1,63 @@
+import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { useLocation } from "react-router";
+
+/** The parts of the survey, in the order in which they are gone through. */
+export const surveyParts = ["site", "thing", "board", "devices", "wishes", "ways", "found"] as const;
+export type SurveyPart = (typeof surveyParts)[number];
+
+interface Path {
+  isOpen: (part: SurveyPart) => boolean;
+  turn: (part: SurveyPart) => void;
+  /** The next part for which something is wanted, after one. */
+  next: (part: SurveyPart) => SurveyPart | undefined;
+  /** Folds one part and opens another. */
+  goOn: (from: SurveyPart, to: SurveyPart) => void;
+}
+
+/** Without a path every part is open and leads nowhere. */
+const allOpen: Path = {
+  isOpen: () => true,
+  turn: () => {},
+  next: () => undefined,
+  goOn: () => {},
+};
+
+const Context = createContext(allOpen);
+
+/** Which parts of the survey are open, and where to go from one. */
+export const useSurveyPath = () => useContext(Context);
+
+const partOf = (hash: string) => surveyParts.find((part) => hash === `#${part}`);
+
+interface Props {
+  /** Parts for which something is wanted. */
+  wanting: readonly SurveyPart[];
+  children: ReactNode;
+}
+
+/** Leads through the survey: what is done is folded, the first part for which something is wanted is open, and that of the address. */
+export function SurveyPath({ wanting, children }: Props) {
+  const { hash } = useLocation();
+  const asked = partOf(hash);
+  const [open, setOpen] = useState<ReadonlySet<SurveyPart>>(() => new Set(wanting.slice(0, 1)));
+  const [lastAsked, setLastAsked] = useState<SurveyPart>();
+  if (asked !== lastAsked) {
+    setLastAsked(asked);
+    if (asked) setOpen(new Set([...open, asked]));
+  }
+  const path = useMemo(
+    (): Path => ({
+      isOpen: (part) => open.has(part),
+      turn: (part) =>
+        setOpen((now) => new Set(now.has(part) ? [...now].filter((each) => each !== part) : [...now, part])),
+      next: (part) => {
+        const others = wanting.filter((each) => each !== part);
+        const after = others.find((each) => surveyParts.indexOf(each) > surveyParts.indexOf(part));
+        return after ?? others[0];
+      },
+      goOn: (from, to) => setOpen((now) => new Set([...[...now].filter((each) => each !== from), to])),
+    }),
+    [open, wanting],
+  );
+  return <Context value={path}>{children}</Context>;
+}
