@@ -4,6 +4,7 @@ export { deviceFrom, sketchSchema } from "./sketch.ts";
 export type { DeviceSketch } from "./sketch.ts";
 export { bears, inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
 export {
+  coreColourNames,
   deviceKindName,
   deviceKindOrder,
   deviceKindsName,

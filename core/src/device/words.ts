@@ -1,7 +1,24 @@
 import { listed, plainNumber, sentence, spanText } from "../quantity/index.ts";
-import type { DeviceContact, DeviceProfile, DeviceSupply } from "./schema.ts";
+import type { CoreColour, DeviceContact, DeviceProfile, DeviceSupply } from "./schema.ts";
 
 type Kind = DeviceProfile["kind"];
+
+/** What core colours are called. */
+export const coreColourNames: Readonly<Record<CoreColour, string>> = {
+  BK: "black",
+  BN: "brown",
+  RD: "red",
+  OG: "orange",
+  YE: "yellow",
+  GN: "green",
+  BU: "blue",
+  VT: "violet",
+  GY: "grey",
+  WH: "white",
+  PK: "pink",
+  TQ: "turquoise",
+  GNYE: "green and yellow",
+};
 
 /** What devices of each kind are called, and by which other words people look for them. Common practice, no published source. */
 const kinds: Record<Kind, { one: string; many: string; also: string }> = {

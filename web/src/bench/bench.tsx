@@ -1,4 +1,5 @@
 import type { ShownPlan, Step } from "@anvilcloud/core";
+import { formatISO } from "date-fns";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../data/index.ts";
@@ -83,6 +84,13 @@ export function Bench({ plan, start, step }: { plan: ShownPlan; start: Layer; st
         numbers={numbers}
         label={`${board.name}, ${words[layer].toLowerCase()}`}
         fileName={`${plan.bundle.job.id}-${layer}`}
+        caption={[
+          [plan.bundle.job.title, words[layer].toLowerCase(), plan.bundle.job.installer]
+            .filter(Boolean)
+            .join(" · "),
+          `${board.maker} ${board.name}, revision ${board.revision} · ${formatISO(new Date(), { representation: "date" })}`,
+          plan.wiring.devices.map(({ id, name }) => `${numbers[id] ?? "?"} ${name}`).join(", "),
+        ]}
       />
       <HighlightChoice plan={plan} />
       <Meter plan={plan} bench={layer === "step" ? { step: step?.id ?? "" } : layer} />

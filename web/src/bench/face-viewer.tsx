@@ -71,12 +71,14 @@ interface Props {
   /** Name of the file a saved drawing gets, without its ending. */
   fileName: string;
   numbers?: Readonly<Record<string, string>>;
+  /** Lines that stand under it in a file: whose it is, and when. */
+  caption?: readonly string[];
   /** Stands before the tools, such as a choice of what is shown. */
   lead?: ReactNode;
 }
 
 /** A board's face to look at closely: zoom, pan, point at parts to read what they are, save as SVG, print. */
-export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props) {
+export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], lead }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const whole = view.cores.length ? benchBox(view.board, view.cores) : faceBox(view.board);
   const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole);
@@ -93,7 +95,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, lead }: Props)
   function save() {
     const drawing = frame.current?.querySelector("svg");
     const viewBox = `${whole.x} ${whole.y} ${whole.width} ${whole.height}`;
-    if (drawing) saveText(`${fileName}.svg`, "image/svg+xml", drawingText(drawing, viewBox));
+    if (drawing) saveText(`${fileName}.svg`, "image/svg+xml", drawingText(drawing, viewBox, caption));
   }
 
   return (

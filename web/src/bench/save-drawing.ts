@@ -7,12 +7,33 @@ function resolved(text: string): string {
   );
 }
 
-/** A drawing as the text of an SVG file that stands by itself: whole, without the page's colours by name. */
-export function drawingText(drawing: SVGSVGElement, viewBox: string): string {
+/** Room under a drawing for each line of its caption, and the size of its letters, mm. */
+const captionMm = { line: 5, letter: 3.4 } as const;
+
+/**
+ * A drawing as the text of an SVG file that stands by itself: whole, without the page's colours by name.
+ * @param caption lines that stand under it
+ */
+export function drawingText(
+  drawing: SVGSVGElement,
+  viewBox: string,
+  caption: readonly string[] = [],
+): string {
   const copy = drawing.cloneNode(true) as SVGSVGElement;
-  const [, , width = "100", height = "100"] = viewBox.split(" ");
+  const [x = 0, y = 0, width = 100, whole = 100] = viewBox.split(" ").map(Number);
+  const height = whole + caption.length * captionMm.line;
+  caption.forEach((line, at) => {
+    const text = document.createElementNS("http://www.w3.org/2000/svg", "text");
+    text.setAttribute("x", String(x + 2));
+    text.setAttribute("y", String(y + whole + (at + 0.7) * captionMm.line));
+    text.setAttribute("font-size", String(captionMm.letter));
+    text.setAttribute("font-family", "sans-serif");
+    text.setAttribute("fill", "#111");
+    text.textContent = line;
+    copy.append(text);
+  });
   copy.setAttribute("xmlns", "http://www.w3.org/2000/svg");
-  copy.setAttribute("viewBox", viewBox);
+  copy.setAttribute("viewBox", [x, y, width, height].join(" "));
   copy.setAttribute("width", `${width}mm`);
   copy.setAttribute("height", `${height}mm`);
   copy.removeAttribute("class");

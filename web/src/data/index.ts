@@ -32,7 +32,6 @@ export {
 } from "./api.ts";
 export type { ImportAs } from "./api.ts";
 export { noteRecent, recent } from "./recent.ts";
-export type { Recent } from "./recent.ts";
 export { offered, useOffers } from "./offers.ts";
 export type { Offer } from "./offers.ts";
 export { differences } from "./differences.ts";

@@ -1,10 +1,7 @@
 import { answerStep, planJob, type LogEntry, type Step } from "@anvilcloud/core";
-import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
-import { SWRConfig } from "swr";
 import { fakeServer, netloft, renderInJob } from "../testing/bench.tsx";
-import { Component as JobsPage } from "./jobs/jobs-page.tsx";
 import { StationRail } from "./job/station-rail.tsx";
 import { Component as RecordPage } from "./record/record-page.tsx";
 import { SetPlan } from "./set/set-plan.tsx";
@@ -22,64 +19,6 @@ function logUntil(until: (step: Step) => boolean): LogEntry[] {
       answerStep(step, "seen", { id: `e${at}`, at: "2026-11-24T09:00:00.000Z", by: "Ivet" }),
     );
 }
-
-describe("the list of jobs", () => {
-  const line = {
-    title: "Netloft yard",
-    customer: "Tamsel Orrowby",
-    town: "Saltreath",
-    board: "Tandrel",
-    updatedAt: "2026-11-20T07:30:00.000Z",
-  };
-
-  function show(answer: () => Promise<unknown>) {
-    globalThis.fetch = (() => answer()) as unknown as typeof fetch;
-    render(
-      <SWRConfig value={{ provider: () => new Map(), shouldRetryOnError: false }}>
-        <MemoryRouter>
-          <JobsPage />
-        </MemoryRouter>
-      </SWRConfig>,
-    );
-  }
-  const jobs = (list: object[], total = list.length) =>
-    Promise.resolve({ ok: true, json: () => Promise.resolve({ jobs: list, total, pageSize: 100 }) });
-
-  test("tells how far each job is", async () => {
-    show(() =>
-      jobs([
-        { ...line, id: "a", answered: 0, handedOverAt: null },
-        { ...line, id: "b", answered: 23, handedOverAt: null },
-        { ...line, id: "c", handedOverAt: "2026-10-06T12:05:00.000Z", nextService: "2099-10-06" },
-        { ...line, id: "d", handedOverAt: "2025-09-16T12:05:00.000Z", nextService: "2026-09-16" },
-        { ...line, id: "e", answered: 40, handedOverAt: null, reopened: "It stops half open." },
-      ]),
-    );
-    const links = await screen.findAllByRole("link");
-    expect(links.map((link) => link.textContent)).toEqual([
-      expect.stringContaining("Not begun"),
-      expect.stringContaining("Under way, 23 steps answered"),
-      expect.stringContaining("Handed over 6 Oct 2026"),
-      expect.stringContaining("Service due since 16 Sept 2026"),
-      expect.stringContaining("Opened again. It stops half open."),
-    ]);
-    expect(screen.queryByRole("button", { name: "Older" })).toBeNull();
-  });
-
-  test("a long list has pages; an empty one says how to begin; a failed one can be tried again", async () => {
-    show(() => jobs([{ ...line, id: "a", answered: 0, handedOverAt: null }], 250));
-    await screen.findByText("1 to 100 of 250");
-    cleanup();
-    show(() => jobs([]));
-    await screen.findByText(/No jobs yet/);
-    cleanup();
-    show(() => Promise.reject(new TypeError("no connection")));
-    await screen.findByText(/The server does not answer/);
-    globalThis.fetch = (() => jobs([])) as unknown as typeof fetch;
-    await userEvent.click(screen.getByRole("button", { name: "Try again" }));
-    await screen.findByText(/No jobs yet/);
-  });
-});
 
 describe("the stations", () => {
   test("each says whether it is settled, open or blocked, and why", async () => {
@@ -115,17 +54,42 @@ describe("the plan of the wiring", () => {
     );
     expect(screen.getByText(/374 mA of 550 mA, 176 mA to spare/)).toBeTruthy();
     expect(screen.getByRole("img", { name: "68 % of the limit" })).toBeTruthy();
-    const list = within(screen.getByRole("table", { name: "Wire list" })).getAllByRole("row");
-    expect(list).toHaveLength(1 + planJob(netloft()).wiring.cores.length);
+    const { cores, devices } = planJob(netloft()).wiring;
+    const list = screen.getByRole("table", { name: "Wire list" });
+    expect(
+      within(list)
+        .getAllByRole("row")
+        .filter((row) => row.dataset.lit),
+    ).toHaveLength(cores.length);
+    // Each stands under its cable, which says how long and how thick it is.
+    const heads = within(list)
+      .getAllByRole("rowheader")
+      .map(({ textContent }) => textContent);
+    for (const { name } of devices.filter(({ profile }) => profile.pins.length))
+      expect(heads.some((head) => head?.startsWith(name))).toBe(true);
+    expect(heads).toContainEqual(
+      expect.stringMatching(/^Photocell, quay side, receiver · \d+ m · [\d.]+ mm²$/),
+    );
   });
 
-  test("pointing at a core lights its device's other cores", async () => {
+  test("pointing at a core lights its device's other cores; a click keeps them lit", async () => {
     await renderInJob(netloft(), <WirePlan />);
-    const rows = within(screen.getByRole("table", { name: "Wire list" })).getAllByRole("row");
-    const receiver = rows.filter((row) => row.textContent?.startsWith("Photocell, quay side"));
-    await userEvent.hover(receiver[0]!);
-    expect(receiver.every((row) => row.getAttribute("data-lit") === "true")).toBe(true);
-    expect(rows.find((row) => row.textContent?.startsWith("Beacon"))?.getAttribute("data-lit")).toBe("false");
+    const { cores } = planJob(netloft()).wiring;
+    const rows = within(screen.getByRole("table", { name: "Wire list" }))
+      .getAllByRole("row")
+      .filter((row) => row.dataset.lit);
+    const litOf = () => rows.filter((row) => row.dataset.lit === "true");
+    const photocell = cores.filter(({ deviceName }) => deviceName === "Photocell, quay side");
+    const row = rows[cores.indexOf(photocell[0]!)]!;
+    await userEvent.hover(row);
+    expect(litOf().length).toBeGreaterThanOrEqual(photocell.length);
+    const lit = litOf().length;
+    await userEvent.click(row);
+    await userEvent.unhover(row);
+    expect(litOf()).toHaveLength(lit);
+    await userEvent.click(row);
+    await userEvent.unhover(row);
+    expect(litOf()).toHaveLength(0);
   });
 });
 

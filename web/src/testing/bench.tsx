@@ -16,7 +16,7 @@ import { act, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter, useLocation } from "react-router";
 import { SWRConfig } from "swr";
-import { HighlightProvider, JobProvider, presetsKey } from "../data/index.ts";
+import { HighlightProvider, JobProvider, presetsKey, whereaboutsKey } from "../data/index.ts";
 import { PlannerProvider } from "../planner/index.ts";
 import { createPlanner } from "../planner/planner.ts";
 
@@ -73,7 +73,12 @@ export function fakeServer() {
       return Promise.resolve({ ok: false, status, json: () => Promise.resolve(refusal) });
     }
     const version = Number(/\d+/.exec(headers["If-Match"] ?? "0")?.[0]) + 1;
-    const read = address === presetsKey ? { presets, own: [] } : {};
+    const read =
+      address === presetsKey
+        ? { presets, own: [] }
+        : address === whereaboutsKey
+          ? { addresses: [], trust: null, code: null }
+          : {};
     const answer = init.method === "PUT" ? { version, job: body, board, devices } : read;
     return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(answer) });
   }) as unknown as typeof fetch;

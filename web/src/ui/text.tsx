@@ -31,6 +31,7 @@ export const Mark = styled.span`
 `;
 
 export const Panel = styled.section`
+  --table-ground: ${color.surface};
   background: ${color.surface};
   border: 1px solid ${color.line};
   border-radius: 8px;

@@ -1,4 +1,5 @@
 import type { JobSummary, Overview, Shelf } from "@anvilcloud/core";
+import { addDays, formatISO } from "date-fns";
 import { useCallback, useMemo } from "react";
 import { Link } from "react-router";
 import { styled } from "styled-components";
@@ -75,7 +76,7 @@ const ahead = [
   { id: "90", text: "Within a quarter" },
 ] as const;
 
-const dayIn = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+const dayIn = (days: number) => formatISO(addDays(new Date(), days), { representation: "date" });
 
 function Filters({ seen, list }: { seen: Overview; list: ReturnType<typeof useJobsQuery> }) {
   const choice = (

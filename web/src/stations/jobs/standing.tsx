@@ -1,4 +1,5 @@
 import { count, type JobStanding, type JobSummary } from "@anvilcloud/core";
+import { formatISO } from "date-fns";
 import { dayText } from "../shared/words.ts";
 
 /** How a job stands, as its filter names it. */
@@ -10,10 +11,10 @@ export const standingNames: Record<JobStanding, string> = {
   "handed-over": "Handed over",
 };
 
-const today = () => new Date().toISOString().slice(0, 10);
+const today = () => formatISO(new Date(), { representation: "date" });
 
 /** True where a job's service is due. */
-export const isDue = ({ nextService }: Pick<JobSummary, "nextService">): boolean =>
+const isDue = ({ nextService }: Pick<JobSummary, "nextService">): boolean =>
   nextService !== null && nextService <= today();
 
 /** How a job stands, in a few words; what calls for someone in bold. */

@@ -1,22 +1,13 @@
-import {
-  controlName,
-  leafName,
-  makeRecord,
-  movingThing,
-  plainNumber,
-  sentence,
-  type ResultRow,
-  type SiteRecord,
-} from "@anvilcloud/core";
+import { leafName, makeRecord, movingThing, quantityText, sentence, type SiteRecord } from "@anvilcloud/core";
 import { Printer } from "lucide-react";
 import { styled } from "styled-components";
 import { useJobBench } from "../../data/index.ts";
 import { color, narrow, print, space } from "../../theme/index.ts";
-import { Button, Heading, Quiet, Row, Scroll, Table, Title } from "../../ui/index.ts";
-import { answerText } from "../shared/answer-text.ts";
+import { Button, Heading, Quiet, Row, Title, useUnits } from "../../ui/index.ts";
 import { JobFileLink } from "../shared/job-file-link.tsx";
-import { stationNames, whenText, dayText } from "../shared/words.ts";
-import { CoreMark } from "../steps/core-table.tsx";
+import { whenText, dayText } from "../shared/words.ts";
+import { Signing } from "./signing.tsx";
+import { Results, Stands, Wires } from "./tables.tsx";
 
 const Sheet = styled.article`
   max-width: 900px;
@@ -31,6 +22,9 @@ const Sheet = styled.article`
   }
   tr {
     break-inside: avoid;
+  }
+  h2 {
+    break-after: avoid;
   }
   dl {
     display: grid;
@@ -57,63 +51,6 @@ const Tools = styled(Row)`
   }
 `;
 
-function Results({ rows, label }: { rows: readonly ResultRow[]; label: string }) {
-  return (
-    <Scroll>
-      <Table aria-label={label}>
-        <thead>
-          <tr>
-            <th>Station</th>
-            <th>Step</th>
-            <th>Result</th>
-            <th>When, who</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, at) => (
-            <tr key={at}>
-              <td>{stationNames[row.station as keyof typeof stationNames] ?? row.station}</td>
-              <td>{row.title}</td>
-              <td>
-                {row.outcome === "not-seen" ? <b>{answerText(row)}</b> : answerText(row)}
-                {row.voidedBy
-                  ? ` (void: ${row.voidedBy.join(" ")})`
-                  : !row.stands && row.outcome !== "withdrawn" && " (answered again later)"}
-              </td>
-              <td>
-                {whenText(row.at)}
-                {row.by && `, ${row.by}`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </Scroll>
-  );
-}
-
-/** How one switch, dial or link stood, should stand and stands; what is not as planned is bold. */
-function StandRow({
-  name,
-  found,
-  planned,
-  left,
-}: {
-  name: string;
-  found: string;
-  planned: string;
-  left: string;
-}) {
-  return (
-    <tr data-changed={found !== left}>
-      <td>{name}</td>
-      <td>{found}</td>
-      <td>{planned}</td>
-      <td>{left === planned ? left : <b>{left}</b>}</td>
-    </tr>
-  );
-}
-
 /** Findings against the installation: as they stood at the hand-over, or as they stand now where it is not handed over. */
 function StillStands({ standing, handedOver }: Pick<SiteRecord, "standing" | "handedOver">) {
   const findings = handedOver?.open?.findings ?? standing;
@@ -136,6 +73,7 @@ function StillStands({ standing, handedOver }: Pick<SiteRecord, "standing" | "ha
 export function Component() {
   const { job, plan } = useJobBench();
   const record = makeRecord(plan);
+  const units = useUnits();
   const { board } = plan.bundle;
   return (
     <>
@@ -163,7 +101,7 @@ export function Component() {
             {job.survey.leaves
               .map(
                 (leaf) =>
-                  `${sentence(leafName(board, leaf.id))} ${leaf.widthMm} × ${leaf.heightMm} mm, ${leaf.massKg} kg, ${leaf.infill}`,
+                  `${sentence(leafName(board, leaf.id))} ${quantityText(leaf.widthMm, "mm", units)} × ${quantityText(leaf.heightMm, "mm", units)}, ${quantityText(leaf.massKg, "kg", units)}, ${leaf.infill}`,
               )
               .join("; ")}
           </dd>
@@ -200,64 +138,11 @@ export function Component() {
         )}
         <section>
           <Heading>Settings</Heading>
-          <Scroll>
-            <Table aria-label="Settings">
-              <thead>
-                <tr>
-                  <th>Control</th>
-                  <th>As found</th>
-                  <th>Planned</th>
-                  <th>As left</th>
-                </tr>
-              </thead>
-              <tbody>
-                {record.settings.map((row) => (
-                  <StandRow key={row.id} name={controlName(row)} {...row} />
-                ))}
-                {record.links.map((link) => (
-                  <StandRow key={link.between} name={`Link ${link.between}`} {...link} />
-                ))}
-              </tbody>
-            </Table>
-          </Scroll>
+          <Stands record={record} />
         </section>
         <section>
           <Heading>Wiring</Heading>
-          <Scroll>
-            <Table aria-label="Wiring">
-              <thead>
-                <tr>
-                  <th>Device</th>
-                  <th>Pin</th>
-                  <th>Core</th>
-                  <th>Terminal</th>
-                  <th>Cable</th>
-                  <th>Landed</th>
-                </tr>
-              </thead>
-              <tbody>
-                {record.wiring.map((core, at) => (
-                  <tr key={at}>
-                    <td>{core.device}</td>
-                    <td>{core.pin}</td>
-                    <td>
-                      <CoreMark colour={core.colour} />
-                    </td>
-                    <td>
-                      {core.place}
-                      {core.asPlanned ? "" : ", not as planned"}
-                    </td>
-                    <td>
-                      {core.lengthM !== undefined && core.sizeMm2 !== undefined
-                        ? `${plainNumber(core.lengthM)} m, ${plainNumber(core.sizeMm2, 2)} mm²`
-                        : ""}
-                    </td>
-                    <td>{core.landed ? "yes" : "no"}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </Scroll>
+          <Wires record={record} />
         </section>
         <section>
           <Heading>Results</Heading>
@@ -283,6 +168,7 @@ export function Component() {
             </ul>
           </section>
         )}
+        <Signing installer={record.handedOver?.by ?? job.installer} customer={record.handedOver?.to ?? ""} />
         <Quiet>Anvilcloud advises; it does not certify. Local codes and licensed trades decide.</Quiet>
       </Sheet>
     </>

@@ -7,7 +7,7 @@ import { Failed, Finder, Loading, type Findable } from "../../ui/index.ts";
 const lately = "Used lately";
 
 /** Boards as they are looked up: those used lately on top, the others by what they are made for. */
-export function findableBoards(boards: readonly BoardProfile[]): Findable[] {
+function findableBoards(boards: readonly BoardProfile[]): Findable[] {
   const used = recent("boards").map(({ id }) => id);
   const at = ({ id }: BoardProfile) => (used.includes(id) ? used.indexOf(id) : used.length);
   return [...boards]

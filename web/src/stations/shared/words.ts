@@ -1,4 +1,5 @@
 import type { Station } from "@anvilcloud/core";
+import { format, parseISO } from "date-fns";
 
 /** The stations' names, in the order of the work. */
 export const stationNames: Record<Station, string> = {
@@ -15,11 +16,11 @@ export const stationNames: Record<Station, string> = {
 
 /** A moment as people on site write it, in their own time zone. */
 export function whenText(iso: string): string {
-  return new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" }).format(new Date(iso));
+  return format(parseISO(iso), "d MMM yyyy, HH:mm");
 }
 
-export const dayText = (iso: string) =>
-  new Intl.DateTimeFormat("en-GB", { dateStyle: "medium" }).format(new Date(iso));
+/** A day as people write it: "8 Oct 2026". */
+export const dayText = (iso: string) => format(parseISO(iso), "d MMM yyyy");
 
 export const stepAddress = (job: string, station: string, step: string) =>
   `/jobs/${job}/${station}/${encodeURIComponent(step)}`;

@@ -1,10 +1,18 @@
-import type { Core, Step } from "@anvilcloud/core";
-import { plainNumber, seatText, terminalIn } from "@anvilcloud/core";
-import { Fragment } from "react";
+import {
+  conductorText,
+  quantityText,
+  seatText,
+  terminalIn,
+  type Core,
+  type Step,
+  type Subject,
+} from "@anvilcloud/core";
+import { useMemo } from "react";
 import { styled } from "styled-components";
-import { useJobBench, useLights } from "../../data/index.ts";
+import { useJobBench } from "../../data/index.ts";
 import { color, coreColour } from "../../theme/index.ts";
-import { Mark, Scroll, Table } from "../../ui/index.ts";
+import { DataTable, Mark, Quiet, useUnits, type Column } from "../../ui/index.ts";
+import { litRow } from "../shared/lit-row.tsx";
 
 const Swatch = styled.i<{ $colour: Core["colour"] }>`
   display: inline-block;
@@ -30,36 +38,44 @@ export function CoreMark({ colour }: { colour: Core["colour"] }) {
   );
 }
 
-function CoreRow({ core, long }: { core: Core; long: boolean }) {
-  const { plan } = useJobBench();
-  const terminal = terminalIn(core.to);
-  const lights = useLights([
-    ...(core.device === undefined ? [] : [{ kind: "device" as const, id: core.device }]),
+const subjectsOf = ({ device, to }: Core): Subject[] => {
+  const terminal = terminalIn(to);
+  return [
+    ...(device === undefined ? [] : [{ kind: "device" as const, id: device }]),
     ...(terminal === undefined ? [] : [{ kind: "terminal" as const, id: terminal }]),
-  ]);
+  ];
+};
+
+const CoreRow = litRow(subjectsOf);
+
+/** The cable a core lies in, as the head of its group names it. */
+function CableHead({ cores }: { cores: readonly Core[] }) {
+  const { plan } = useJobBench();
+  const units = useUnits();
+  const [first] = cores;
+  if (!first) return null;
+  const device = plan.wiring.devices.find(({ id }) => id === first.device);
+  const part = device?.profile.parts.find(({ id }) => id === first.part)?.label;
+  const { cable } = first;
   return (
-    <tr {...lights}>
-      {long && <td>{core.deviceName}</td>}
-      <td>{core.pinLabel}</td>
-      <td>
-        <CoreMark colour={core.colour} />
-      </td>
-      <td>
-        <Mark>{seatText(core.to, plan.wiring.devices)}</Mark>
-      </td>
-      {long && (
-        <td data-number>
-          {core.cable
-            ? `${plainNumber(core.cable.lengthM)} m · ${plainNumber(core.cable.sizeMm2, 2)} mm²`
-            : ""}
-        </td>
+    <span>
+      {first.deviceName}
+      {part && device.profile.parts.length > 1 ? `, ${part}` : ""}
+      {cable && (
+        <Quiet as="span">
+          {" "}
+          · {quantityText(cable.lengthM, "m", units)} · {conductorText(cable.sizeMm2, units)}
+          {cable.run ? ` · in ${cable.run}` : ""}
+        </Quiet>
       )}
-      {long && <td>{core.why}</td>}
-    </tr>
+    </span>
   );
 }
 
-/** Cores with their colour and terminal. */
+const groupOf = ({ deviceName, part }: Core) => `${deviceName} ${part}`;
+const keyOf = ({ id }: Core) => id;
+
+/** Cores with their colour and terminal; a long list by cable, with what each is for. */
 export function CoreTable({
   cores,
   long = false,
@@ -69,27 +85,51 @@ export function CoreTable({
   long?: boolean;
   label: string;
 }) {
-  const Frame = long ? Scroll : Fragment;
+  const { plan } = useJobBench();
+  const { devices } = plan.wiring;
+  const columns = useMemo((): Column<Core>[] => {
+    const to = (core: Core) => seatText(core.to, devices);
+    return [
+      {
+        id: "pin",
+        head: "Pin",
+        cell: ({ pinLabel }) => pinLabel,
+        by: ({ pinLabel }) => pinLabel,
+        phone: "first",
+      },
+      {
+        id: "core",
+        head: "Core",
+        cell: ({ colour }) => <CoreMark colour={colour} />,
+        by: ({ colour }) => colour,
+      },
+      { id: "to", head: "To", cell: (core) => <Mark>{to(core)}</Mark>, by: to, phone: "end" },
+      ...(long
+        ? [
+            {
+              id: "why",
+              head: "For",
+              cell: ({ why }: Core) => <Quiet as="span">{why}</Quiet>,
+              width: "46%",
+              phone: "below" as const,
+            },
+          ]
+        : []),
+    ];
+  }, [devices, long]);
+  const group = useMemo(
+    () => (long ? { of: groupOf, head: (rows: readonly Core[]) => <CableHead cores={rows} /> } : undefined),
+    [long],
+  );
   return (
-    <Frame>
-      <Table aria-label={label} style={{ minWidth: long ? "40rem" : undefined }}>
-        <thead>
-          <tr>
-            {long && <th>Device</th>}
-            <th>Pin</th>
-            <th>Core</th>
-            <th>To</th>
-            {long && <th data-number>Cable</th>}
-            {long && <th>For</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {cores.map((core) => (
-            <CoreRow key={core.id} core={core} long={long} />
-          ))}
-        </tbody>
-      </Table>
-    </Frame>
+    <DataTable
+      label={label}
+      rows={cores}
+      columns={columns}
+      rowKey={keyOf}
+      frame={CoreRow}
+      {...(group ? { group } : {})}
+    />
   );
 }
 

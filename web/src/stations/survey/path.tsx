@@ -2,7 +2,7 @@ import { createContext, useContext, useMemo, useState, type ReactNode } from "re
 import { useLocation } from "react-router";
 
 /** The parts of the survey, in the order in which they are gone through. */
-export const surveyParts = ["site", "thing", "board", "devices", "wishes", "ways", "found"] as const;
+const surveyParts = ["site", "thing", "board", "devices", "wishes", "ways", "found"] as const;
 export type SurveyPart = (typeof surveyParts)[number];
 
 interface Path {

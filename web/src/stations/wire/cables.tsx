@@ -2,15 +2,29 @@ import {
   allowanceM,
   billOf,
   conductorSizesMm2,
+  conductorText,
   cutStepM,
   plainNumber,
+  quantityText,
   type CablePlan,
+  type Units,
 } from "@anvilcloud/core";
 import { Download } from "lucide-react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { saveText } from "../../bench/index.ts";
-import { useJobBench, useLights } from "../../data/index.ts";
-import { Button, Heading, Panel, Quiet, Row, Scroll, Table, TextInput } from "../../ui/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import {
+  Button,
+  DataTable,
+  Heading,
+  Panel,
+  Quiet,
+  Row,
+  TextInput,
+  useUnits,
+  type Column,
+} from "../../ui/index.ts";
+import { litRow } from "../shared/lit-row.tsx";
 import { Editable } from "../shared/editable.tsx";
 import { cablesCsv } from "./wire-csv.ts";
 
@@ -30,54 +44,114 @@ function RunField({ cable, rename }: { cable: CablePlan; rename: (run: string) =
   );
 }
 
-function CableRow({ cable }: { cable: CablePlan }) {
-  const { change } = useJobBench();
-  const lights = useLights([
-    { kind: "cable", id: cable.id },
-    ...cable.ends.map((end) => ({ kind: "device" as const, id: end.device })),
-  ]);
-  const thin = cable.enoughMm2 === undefined || cable.enoughMm2 > cable.sizeMm2;
-  const needs = cable.enoughMm2 === undefined ? "none is enough" : `needs ${plainNumber(cable.enoughMm2, 2)}`;
-  const rename = (run: string) =>
-    change({
-      kind: "run",
-      parts: cable.ends.map(({ device, part }) => ({ device, part })),
-      ...(run.trim() ? { run: run.trim() } : {}),
-    });
-  return (
-    <tr {...lights} data-changed={thin}>
-      <td>
-        <b>{cable.label}</b>
-        <Quiet>
-          {cable.ends.length > 1 ? `${cable.ends.map((end) => end.name).join(", ")}: ` : ""}
-          {cable.soldCores} cores, {cable.strands}
-          {cable.carries === "mains" ? ", mains" : ""}
-        </Quiet>
-      </td>
-      <td data-number>
-        {cable.cores} + {cable.spares}
-      </td>
-      <td data-number>
-        {plainNumber(cable.sizeMm2, 2)}
-        <Quiet>{thin ? <b>{needs}</b> : needs}</Quiet>
-      </td>
-      <td data-number>
-        {plainNumber(cable.cutM)}
-        <Quiet>run {plainNumber(cable.lengthM)}</Quiet>
-      </td>
-      <td>
+const isThin = ({ enoughMm2, sizeMm2 }: CablePlan) => enoughMm2 === undefined || enoughMm2 > sizeMm2;
+
+const CableRow = litRow<CablePlan>(
+  ({ id, ends }) => [
+    { kind: "cable", id },
+    ...ends.map((end) => ({ kind: "device" as const, id: end.device })),
+  ],
+  isThin,
+);
+
+/** Columns of the cutting list, in someone's units. */
+function columnsIn(units: Units, rename: (cable: CablePlan, run: string) => void): Column<CablePlan>[] {
+  const needs = ({ enoughMm2 }: CablePlan) =>
+    enoughMm2 === undefined ? "none is enough" : `needs ${conductorText(enoughMm2, units)}`;
+  return [
+    {
+      id: "cable",
+      head: "Cable",
+      cell: (cable) => (
+        <>
+          <b>{cable.label}</b>
+          <Quiet>
+            {cable.ends.length > 1 ? `${cable.ends.map((end) => end.name).join(", ")}: ` : ""}
+            {cable.soldCores} cores, {cable.strands}
+            {cable.carries === "mains" ? ", mains" : ""}
+          </Quiet>
+        </>
+      ),
+      by: ({ label }) => label,
+      phone: "below",
+    },
+    {
+      id: "cores",
+      head: "Cores",
+      cell: ({ cores, spares }) => `${cores} + ${spares}`,
+      by: ({ cores }) => cores,
+      isNumber: true,
+    },
+    {
+      id: "size",
+      head: "Size",
+      cell: (cable) => (
+        <>
+          {conductorText(cable.sizeMm2, units)}
+          <Quiet>{isThin(cable) ? <b>{needs(cable)}</b> : needs(cable)}</Quiet>
+        </>
+      ),
+      by: ({ sizeMm2 }) => sizeMm2,
+      isNumber: true,
+    },
+    {
+      id: "cut",
+      head: "Cut",
+      cell: ({ cutM, lengthM }) => (
+        <>
+          {quantityText(cutM, "m", units)}
+          <Quiet>run {quantityText(lengthM, "m", units)}</Quiet>
+        </>
+      ),
+      by: ({ cutM }) => cutM,
+      isNumber: true,
+      phone: "end",
+    },
+    {
+      id: "run",
+      head: "Shares run",
+      cell: (cable) => (
         <Editable>
-          <RunField key={cable.id} cable={cable} rename={rename} />
+          <RunField key={cable.id} cable={cable} rename={(run) => rename(cable, run)} />
         </Editable>
-      </td>
-    </tr>
-  );
+      ),
+      width: "24%",
+      phone: "below",
+    },
+  ];
 }
+
+type BillLine = ReturnType<typeof billOf>[number];
+
+const billColumns: Column<BillLine>[] = [
+  { id: "what", head: "What", cell: ({ what }) => what, by: ({ what }) => what, phone: "first" },
+  {
+    id: "amount",
+    head: "How much",
+    cell: ({ amount, unit }) => `${plainNumber(amount)} ${unit}`,
+    by: ({ amount }) => amount,
+    isNumber: true,
+    phone: "end",
+  },
+  { id: "why", head: "For", cell: ({ why }) => why, phone: "below" },
+];
 
 /** Every cable that is pulled, what is cut for it, and what to bring. */
 export function Cables() {
   const { plan, change } = useJobBench();
   const { cables, devices, cores } = plan.wiring;
+  const units = useUnits();
+  const columns = useMemo(
+    () =>
+      columnsIn(units, ({ ends }, run) =>
+        change({
+          kind: "run",
+          parts: ends.map(({ device, part }) => ({ device, part })),
+          ...(run.trim() ? { run: run.trim() } : {}),
+        }),
+      ),
+    [units, change],
+  );
   const bill = billOf(devices, cores, cables);
   const thin = cables.filter((cable) => cable.enoughMm2 !== undefined && cable.enoughMm2 > cable.sizeMm2);
   const takeSizes = () =>
@@ -101,10 +175,10 @@ export function Cables() {
           </Button>
         </Row>
         <Quiet>
-          Cores: those needed and those to spare. Cut: the run, {plainNumber(allowanceM.cabinet)} m for the
-          cabinet and {plainNumber(allowanceM.device)} m for each device, rounded up to the next{" "}
-          {plainNumber(cutStepM)} m. Needs: the least size with which every device has its voltage at 70 °C.
-          Devices that name the same run share its cable; mains never shares one.
+          Cores: those needed and those to spare. Cut: the run, {quantityText(allowanceM.cabinet, "m", units)}{" "}
+          for the cabinet and {quantityText(allowanceM.device, "m", units)} for each device, rounded up to the
+          next {quantityText(cutStepM, "m", units)}. Needs: the least size with which every device has its
+          voltage at 70 °C. Devices that name the same run share its cable; mains never shares one.
         </Quiet>
         {thin.length > 0 && (
           <Editable>
@@ -115,47 +189,11 @@ export function Cables() {
             </Row>
           </Editable>
         )}
-        <Scroll>
-          <Table aria-label="Cables" style={{ minWidth: "27rem" }}>
-            <thead>
-              <tr>
-                <th>Cable</th>
-                <th data-number>Cores</th>
-                <th data-number>mm²</th>
-                <th data-number>Cut, m</th>
-                <th>Shares run</th>
-              </tr>
-            </thead>
-            <tbody>
-              {cables.map((cable) => (
-                <CableRow key={cable.id} cable={cable} />
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
+        <DataTable label="Cables" rows={cables} columns={columns} rowKey={({ id }) => id} frame={CableRow} />
       </Panel>
       <Panel>
         <Heading>To bring</Heading>
-        <Table aria-label="To bring">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th data-number>How much</th>
-              <th>For</th>
-            </tr>
-          </thead>
-          <tbody>
-            {bill.map((line) => (
-              <tr key={line.what}>
-                <td>{line.what}</td>
-                <td data-number>
-                  {plainNumber(line.amount)} {line.unit}
-                </td>
-                <td>{line.why}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+        <DataTable label="To bring" rows={bill} columns={billColumns} rowKey={({ what }) => what} />
       </Panel>
     </>
   );

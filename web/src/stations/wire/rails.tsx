@@ -13,7 +13,7 @@ import {
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
-import { Heading, Opener, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
+import { DataTable, Heading, Opener, Panel, Quiet, type Column } from "../../ui/index.ts";
 
 /** Heads short enough for a column. */
 const heads: Record<Situation, string> = {
@@ -25,15 +25,6 @@ const heads: Record<Situation, string> = {
   closing: "Closing",
   battery: "Battery",
 };
-
-const Situations = styled(Scroll)`
-  td:first-child {
-    min-width: 9rem;
-  }
-  [data-worst="true"] {
-    background: ${color.accentSoft};
-  }
-`;
 
 const Gauge = styled.div<{ $over: boolean }>`
   position: relative;
@@ -69,91 +60,93 @@ interface Reaching {
 const span = (least: number, most: number, digits: number) =>
   least === most ? plainNumber(least, digits) : `${plainNumber(least, digits)}–${plainNumber(most, digits)}`;
 
-/** The volts that reach a load, and those it bears; a card sits on the board and has none of its own. */
-function VoltsCells({ load, reach, devices }: Reaching & { load: Load }) {
+interface Gets {
+  load: Load;
+  /** Volts that reach it and that it bears; a card sits on the board and has none of its own. */
+  reaches: string;
+  bears: string;
+}
+
+function getsOf(load: Load, { reach, devices }: Reaching): Gets {
   const supply = devices
     .find(({ id }) => id === load.device)
     ?.profile.supplies.find(({ id }) => id === load.supply);
+  if (load.card || !supply) return { load, reaches: "", bears: "" };
   const met = reach[partKey(supplyPart(load.device, load.supply))];
-  if (load.card || !supply) return <td colSpan={2} />;
+  return {
+    load,
+    reaches: met ? span(met.least, met.most, 2) : "nothing",
+    bears: span(supply.volts.min, supply.volts.max, 1),
+  };
+}
+
+const nameOf = ({ name, supply }: Load) => `${name}, ${supply}`;
+
+const getsColumns: Column<Gets>[] = [
+  {
+    id: "name",
+    head: "Gets",
+    cell: ({ load }) => nameOf(load),
+    by: ({ load }) => nameOf(load),
+    phone: "below",
+  },
+  { id: "reaches", head: "Reaches it, V", cell: ({ reaches }) => reaches, isNumber: true },
+  { id: "bears", head: "Bears, V", cell: ({ bears }) => bears, isNumber: true },
+  {
+    id: "inrush",
+    head: "Switch-on, mA",
+    cell: ({ load }) => plainNumber(load.inrushMilliamps),
+    by: ({ load }) => load.inrushMilliamps,
+    isNumber: true,
+  },
+];
+
+/** What a load draws, or all of them together. */
+interface Draw {
+  name: string;
+  milliamps: Load["milliamps"];
+  isSum?: boolean;
+}
+
+const drawColumns = (worst: Situation): Column<Draw>[] => [
+  {
+    id: "name",
+    head: "Draws, mA",
+    cell: ({ name, isSum }) => (isSum ? <b>{name}</b> : name),
+    phone: "below",
+    width: "30%",
+  },
+  ...situations.map((each): Column<Draw> => ({
+    id: each,
+    head: heads[each],
+    isNumber: true,
+    isMarked: each === worst,
+    cell: ({ milliamps, isSum }) =>
+      isSum ? <b>{plainNumber(milliamps[each])}</b> : plainNumber(milliamps[each]),
+  })),
+];
+
+/** What each load draws in each situation, and what reaches it. */
+function Working({ rail, ...reaching }: Reaching & { rail: RailLoad }) {
+  const draws: Draw[] = [
+    ...rail.loads.map((load) => ({ name: nameOf(load), milliamps: load.milliamps })),
+    { name: "Together", milliamps: rail.milliamps, isSum: true },
+  ];
   return (
     <>
-      <td data-number>{met ? span(met.least, met.most, 2) : "nothing"}</td>
-      <td data-number>{span(supply.volts.min, supply.volts.max, 1)}</td>
+      <DataTable
+        label={`${rail.label}, mA in each situation`}
+        rows={draws}
+        columns={drawColumns(rail.worst)}
+        rowKey={({ name }) => name}
+      />
+      <DataTable
+        label="What reaches each load"
+        rows={rail.loads.map((load) => getsOf(load, reaching))}
+        columns={getsColumns}
+        rowKey={({ load }) => nameOf(load)}
+      />
     </>
-  );
-}
-
-/** What each load draws in each situation. */
-function Currents({ rail }: { rail: RailLoad }) {
-  return (
-    <Situations>
-      <Table aria-label={`${rail.label}, mA in each situation`}>
-        <thead>
-          <tr>
-            <th>Draws, mA</th>
-            {situations.map((each) => (
-              <th key={each} data-number data-worst={each === rail.worst}>
-                {heads[each]}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rail.loads.map((load) => (
-            <tr key={`${load.device} ${load.supply}`}>
-              <td>
-                {load.name}, {load.supply}
-              </td>
-              {situations.map((each) => (
-                <td key={each} data-number data-worst={each === rail.worst}>
-                  {plainNumber(load.milliamps[each])}
-                </td>
-              ))}
-            </tr>
-          ))}
-          <tr>
-            <td>
-              <b>Together</b>
-            </td>
-            {situations.map((each) => (
-              <td key={each} data-number data-worst={each === rail.worst}>
-                <b>{plainNumber(rail.milliamps[each])}</b>
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </Table>
-    </Situations>
-  );
-}
-
-/** What reaches each load, against what it bears: a table of its own, for beside the situations it would lie off the page. */
-function Volts({ loads, reach, devices }: Reaching & { loads: readonly Load[] }) {
-  return (
-    <Scroll>
-      <Table aria-label="What reaches each load">
-        <thead>
-          <tr>
-            <th>Gets</th>
-            <th data-number>Reaches it, V</th>
-            <th data-number>Bears, V</th>
-            <th data-number>Switch-on, mA</th>
-          </tr>
-        </thead>
-        <tbody>
-          {loads.map((load) => (
-            <tr key={`${load.device} ${load.supply}`}>
-              <td>
-                {load.name}, {load.supply}
-              </td>
-              <VoltsCells load={load} reach={reach} devices={devices} />
-              <td data-number>{plainNumber(load.inrushMilliamps)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </Scroll>
   );
 }
 
@@ -188,8 +181,7 @@ function Rail({ rail, ...reaching }: Reaching & { rail: RailLoad }) {
       </Gauge>
       <details>
         <Opener>How this comes about</Opener>
-        <Currents rail={rail} />
-        <Volts loads={rail.loads} {...reaching} />
+        <Working rail={rail} {...reaching} />
         <Quiet>
           mA in each situation: what lives then, at rest or at work. A converter’s input follows from its
           output by power and form factor. Volts: the least with cores at 70 °C and everything at work, and

@@ -5,27 +5,40 @@ import {
   supplyWords,
   type PartKey,
   type Readings as Read,
+  type Subject,
 } from "@anvilcloud/core";
-import { useJobBench, useLights } from "../../data/index.ts";
-import { Heading, Panel, Quiet, Scroll, Table } from "../../ui/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import { DataTable, Heading, Panel, Quiet, type Column } from "../../ui/index.ts";
+import { litRow } from "../shared/lit-row.tsx";
 
-interface RowProps {
+interface Reading {
+  id: string;
   name: string;
-  subject: { kind: "input" | "device"; id: string };
+  subject: Subject;
   now: string;
   planned: string;
 }
 
-function ReadingRow({ name, subject, now, planned }: RowProps) {
-  const lights = useLights([subject]);
-  return (
-    <tr {...lights} data-changed={now !== planned}>
-      <td>{name}</td>
-      <td>{now === planned ? now : <b>{now}</b>}</td>
-      <td>{planned}</td>
-    </tr>
-  );
-}
+const differs = ({ now, planned }: Reading) => now !== planned;
+const ReadingRow = litRow<Reading>(({ subject }) => [subject], differs);
+
+const columns: Column<Reading>[] = [
+  { id: "name", head: "Input or device", cell: ({ name }) => name, by: ({ name }) => name, phone: "below" },
+  {
+    id: "now",
+    head: "As wired",
+    cell: (reading) => (differs(reading) ? <b>{reading.now}</b> : reading.now),
+    by: ({ now }) => now,
+    phone: "first",
+  },
+  {
+    id: "planned",
+    head: "As planned",
+    cell: ({ planned }) => planned,
+    by: ({ planned }) => planned,
+    phone: "end",
+  },
+];
 
 const inputText = (read: Read, id: string) => {
   const input = read.inputs[id];
@@ -42,6 +55,27 @@ export function Readings() {
   const { plan } = useJobBench();
   const { board } = plan.bundle;
   const { now, planned } = plan.asWired;
+  const readings: Reading[] = [
+    ...board.inputs.map((input) => ({
+      id: `input ${input.id}`,
+      name: `${input.label} (${input.terminal})`,
+      subject: { kind: "input" as const, id: input.id },
+      now: inputText(now, input.id),
+      planned: inputText(planned, input.id),
+    })),
+    ...plan.wiring.devices.flatMap((device) =>
+      device.profile.supplies.map((supply) => {
+        const key = partKey(supplyPart(device.id, supply.id));
+        return {
+          id: `supply ${key}`,
+          name: `${device.name}, ${supply.id}`,
+          subject: { kind: "device" as const, id: device.id },
+          now: supplyText(now, key),
+          planned: supplyText(planned, key),
+        };
+      }),
+    ),
+  ];
   return (
     <Panel>
       <Heading>What every input and device makes of it</Heading>
@@ -49,42 +83,13 @@ export function Readings() {
         At rest, someone at the board, with power on and the rest of the wiring done as planned; nothing
         tripped.
       </Quiet>
-      <Scroll>
-        <Table aria-label="Inputs and devices as wired">
-          <thead>
-            <tr>
-              <th>Input or device</th>
-              <th>As wired</th>
-              <th>As planned</th>
-            </tr>
-          </thead>
-          <tbody>
-            {board.inputs.map((input) => (
-              <ReadingRow
-                key={input.id}
-                name={`${input.label} (${input.terminal})`}
-                subject={{ kind: "input", id: input.id }}
-                now={inputText(now, input.id)}
-                planned={inputText(planned, input.id)}
-              />
-            ))}
-            {plan.wiring.devices.flatMap((device) =>
-              device.profile.supplies.map((supply) => {
-                const key = partKey(supplyPart(device.id, supply.id));
-                return (
-                  <ReadingRow
-                    key={key}
-                    name={`${device.name}, ${supply.id}`}
-                    subject={{ kind: "device", id: device.id }}
-                    now={supplyText(now, key)}
-                    planned={supplyText(planned, key)}
-                  />
-                );
-              }),
-            )}
-          </tbody>
-        </Table>
-      </Scroll>
+      <DataTable
+        label="Inputs and devices as wired"
+        rows={readings}
+        columns={columns}
+        rowKey={({ id }) => id}
+        frame={ReadingRow}
+      />
     </Panel>
   );
 }

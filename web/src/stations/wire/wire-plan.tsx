@@ -1,40 +1,50 @@
-import type { Demand } from "@anvilcloud/core";
+import type { Demand, LinkPlan, ShownPlan } from "@anvilcloud/core";
 import { Download, FileText } from "lucide-react";
 import { drawingOnPage, saveText } from "../../bench/index.ts";
-import { useJobBench, useLights } from "../../data/index.ts";
-import { Button, Heading, Mark, Panel, Quiet, Row, Scroll, Table } from "../../ui/index.ts";
+import { useJobBench } from "../../data/index.ts";
+import {
+  Button,
+  DataTable,
+  Heading,
+  Mark,
+  Panel,
+  Quiet,
+  Row,
+  useUnits,
+  type Column,
+} from "../../ui/index.ts";
+import { litRow } from "../shared/lit-row.tsx";
 import { CoreTable } from "../steps/core-table.tsx";
 import { Rails } from "./rails.tsx";
 import { wireCsv } from "./wire-csv.ts";
-import { savePdf } from "./wire-pdf.ts";
+import { savePdf, titleOf } from "../paper/paper.ts";
+import { wirePaper } from "../paper/wiring.ts";
 
-function LinkRow({
-  id,
-  between,
-  found,
-  planned,
-  why,
-}: {
-  id: string;
-  between: [string, string];
-  found: string;
-  planned: string;
-  why: string;
-}) {
-  const lights = useLights([{ kind: "link", id }]);
-  const changes = found !== planned;
-  return (
-    <tr {...lights} data-changed={changes}>
-      <td>
-        <Mark>{between.join("–")}</Mark>
-      </td>
-      <td style={{ whiteSpace: "nowrap" }}>
-        {changes ? <b>{planned === "out" ? "take out" : "put in"}</b> : `stays ${planned}`}
-      </td>
-      <td>{why}</td>
-    </tr>
-  );
-}
+const moves = ({ found, planned }: LinkPlan) => found !== planned;
+const LinkRow = litRow<LinkPlan>(({ id }) => [{ kind: "link", id }], moves);
+
+const linkColumns: Column<LinkPlan>[] = [
+  {
+    id: "between",
+    head: "Between",
+    cell: ({ between }) => <Mark>{between.join("–")}</Mark>,
+    by: ({ between }) => between.join(" "),
+    phone: "first",
+  },
+  {
+    id: "planned",
+    head: "To do",
+    cell: (link) =>
+      moves(link) ? (
+        <b style={{ whiteSpace: "nowrap" }}>{link.planned === "out" ? "take out" : "put in"}</b>
+      ) : (
+        `stays ${link.planned}`
+      ),
+    by: (link) => `${moves(link) ? 0 : 1} ${link.planned}`,
+    phone: "end",
+  },
+  { id: "why", head: "Why", cell: ({ why }) => why, width: "60%", phone: "below" },
+];
 
 /** What of a device was to be placed, in a few words. */
 function demandText(demand: Demand): string {
@@ -50,45 +60,62 @@ function demandText(demand: Demand): string {
   }
 }
 
-function PlacementRow(props: { device: string; name: string; what: string; why: string; missing: boolean }) {
-  const lights = useLights([{ kind: "device", id: props.device }]);
-  return (
-    <tr {...lights} data-changed={props.missing}>
-      <td>{props.name}</td>
-      <td>{props.what}</td>
-      <td>{props.why}</td>
-    </tr>
-  );
-}
+type Placement = ShownPlan["wiring"]["placements"][number];
+
+const PlacementRow = litRow<Placement>(
+  ({ demand }) => [{ kind: "device", id: demand.device.id }],
+  ({ place }) => !place,
+);
+
+const placementColumns: Column<Placement>[] = [
+  {
+    id: "what",
+    head: "What",
+    cell: ({ demand }) => demandText(demand),
+    by: ({ demand }) => demandText(demand),
+    width: "30%",
+    phone: "first",
+  },
+  { id: "why", head: "Why", cell: ({ why }) => why, phone: "below" },
+];
+
+const placementKey = ({ demand }: Placement) => `${demand.device.id} ${demandText(demand)}`;
+
+const placementGroups = {
+  of: ({ demand }: Placement) => demand.device.name,
+  head: (rows: readonly Placement[]) => rows[0]?.demand.device.name,
+};
 
 /** The plan of the wiring: links that move, rails with what they carry, the wire list. */
 export function WirePlan() {
   const { plan } = useJobBench();
   const { links, rails, reach, cores } = plan.wiring;
+  const units = useUnits();
   const sorted = [...links].sort((a, b) => Number(b.found !== b.planned) - Number(a.found !== a.planned));
   const pdf = () =>
     savePdf(
-      {
-        title: plan.bundle.job.title,
-        board: `${plan.bundle.board.maker} ${plan.bundle.board.name}`,
+      wirePaper({
+        title: titleOf(plan, new Date()),
         drawing: drawingOnPage(),
         cores,
+        links: plan.wiring.links,
         devices: plan.wiring.devices,
         cables: plan.wiring.cables,
-      },
+        units,
+      }),
       `${plan.bundle.job.id}-wiring.pdf`,
     );
   return (
     <>
       <Panel>
         <Heading>Links</Heading>
-        <Table aria-label="Links">
-          <tbody>
-            {sorted.map((link) => (
-              <LinkRow key={link.id} {...link} />
-            ))}
-          </tbody>
-        </Table>
+        <DataTable
+          label="Links"
+          rows={sorted}
+          columns={linkColumns}
+          rowKey={({ id }) => id}
+          frame={LinkRow}
+        />
       </Panel>
       <Panel>
         <Row style={{ justifyContent: "space-between" }}>
@@ -113,22 +140,14 @@ export function WirePlan() {
       <Rails rails={rails} reach={reach} devices={plan.wiring.devices} />
       <Panel>
         <Heading>Why each sits where it does</Heading>
-        <Scroll>
-          <Table aria-label="Why each sits where it does">
-            <tbody>
-              {plan.wiring.placements.map(({ demand, why, place }, at) => (
-                <PlacementRow
-                  key={at}
-                  device={demand.device.id}
-                  name={demand.device.name}
-                  what={demandText(demand)}
-                  why={why}
-                  missing={!place}
-                />
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
+        <DataTable
+          label="Why each sits where it does"
+          rows={plan.wiring.placements}
+          columns={placementColumns}
+          rowKey={placementKey}
+          group={placementGroups}
+          frame={PlacementRow}
+        />
       </Panel>
     </>
   );

@@ -7,7 +7,6 @@ import { AsWired } from "./as-wired.tsx";
 import { Cables } from "./cables.tsx";
 import { Labels } from "./labels.tsx";
 import { cablesCsv } from "./wire-csv.ts";
-import { wirePaper } from "./wire-pdf.ts";
 import { WirePlan } from "./wire-plan.tsx";
 
 async function choose(label: RegExp, option: RegExp) {
@@ -84,7 +83,7 @@ describe("cables", () => {
     await renderInJob(bundle, <Cables />);
     const row = screen.getByText("Magnetic lock").closest("tr")!;
     expect(row.dataset.changed).toBe("true");
-    expect(within(row).getByText("needs 0.75")).toBeTruthy();
+    expect(within(row).getByText("needs 0.75 mm²")).toBeTruthy();
     await userEvent.click(screen.getByRole("button", { name: "Take the sizes that are enough" }));
     await waitFor(() => expect(sent.some(({ method }) => method === "PUT")).toBe(true));
     const body = sent.find(({ method }) => method === "PUT")!.body as typeof bundle.job;
@@ -179,16 +178,5 @@ describe("on paper", () => {
     const labels = within(screen.getByRole("list", { name: "Terminal labels" })).getAllByRole("listitem");
     expect(labels).toHaveLength(planJob(netloft()).wiring.cores.length);
     expect(labels[0]!.textContent).toContain("B1");
-  });
-
-  test("the document holds the drawing in its own font, every core, and every cable", () => {
-    const { cores, devices, cables } = planJob(netloft()).wiring;
-    const drawing = '<svg><text font-family="Atkinson">P1</text></svg>';
-    const text = JSON.stringify(
-      wirePaper({ title: "Netloft yard", board: "Tandrel", drawing, cores, devices, cables }).content,
-    );
-    expect(text).toContain('font-family=\\"Roboto\\"');
-    for (const core of cores) expect(text).toContain(core.deviceName);
-    for (const cable of cables) expect(text).toContain(cable.label);
   });
 });

@@ -33,6 +33,8 @@ export interface Column<Row> {
   by?: (row: Row) => string | number;
   /** Set where it holds figures, which stand at its right edge. */
   isNumber?: boolean;
+  /** Set where it stands out among the others. */
+  isMarked?: boolean;
   /** Its width, as CSS has it; left out, as wide as its content. */
   width?: string;
   /** Where it stands on a phone, where a row takes two lines: first, at the end of the first, below, or not at all. */
@@ -151,12 +153,13 @@ export function DataTable<Row extends object>({
     <Sheet ref={sheet} aria-label={label} role="table" aria-rowcount={model.length + 1}>
       <thead role="rowgroup">
         <tr role="row">
-          {columns.map(({ id, head, by, isNumber, width }) => (
+          {columns.map(({ id, head, by, isNumber, isMarked, width }) => (
             <th
               key={id}
               role="columnheader"
               scope="col"
               data-number={isNumber || undefined}
+              data-marked={isMarked || undefined}
               style={width === undefined ? undefined : { width }}
               aria-sort={by && sortedBy?.by === id ? (sortedBy.down ? "descending" : "ascending") : undefined}
             >
@@ -199,8 +202,15 @@ export function DataTable<Row extends object>({
             );
           return (
             <Frame key={row.id} of={row.original} role="row" ref={measure} data-index={index}>
-              {columns.map(({ id, cell, isNumber, phone }) => (
-                <td key={id} role="cell" data-number={isNumber || undefined} data-phone={phone}>
+              {columns.map(({ id, head, cell, isNumber, isMarked, phone }) => (
+                <td
+                  key={id}
+                  role="cell"
+                  data-head={head}
+                  data-number={isNumber || undefined}
+                  data-marked={isMarked || undefined}
+                  data-phone={phone}
+                >
                   {cell(row.original)}
                 </td>
               ))}

@@ -28,13 +28,15 @@ export function useInSight(count: number, sheet: { current: HTMLTableElement | n
       removeEventListener("afterprint", end);
     };
   }, []);
+  const isMany = count >= virtualFrom && !printing;
   const rows = useWindowVirtualizer({
     count,
+    enabled: isMany,
     estimateSize: () => assumedRowPx,
     overscan: 12,
     scrollMargin: top,
   });
-  if (count < virtualFrom || printing)
+  if (!isMany)
     return {
       shown: Array.from({ length: count }, (_, index) => index),
       before: 0,

@@ -11,7 +11,7 @@ export const Sheet = styled.table`
     position: sticky;
     top: 0;
     z-index: 1;
-    background: ${color.ground};
+    background: var(--table-ground, ${color.ground});
     text-align: left;
     font-weight: 600;
     color: ${color.quiet};
@@ -32,6 +32,9 @@ export const Sheet = styled.table`
   }
   thead [data-number] button {
     justify-content: flex-end;
+  }
+  && [data-marked] {
+    background: ${color.accentSoft};
   }
   tr[data-lit="true"] td {
     background: ${color.accentSoft};
@@ -68,6 +71,12 @@ export const Sheet = styled.table`
       flex: none;
       max-width: 100%;
       text-align: left;
+    }
+    /* A figure says what it is: its head is out of sight. */
+    td[data-number]:not(:empty)::before {
+      content: attr(data-head) " ";
+      color: ${color.quiet};
+      font-size: ${size.tiny};
     }
     td[data-phone="first"] {
       flex: 1 1 52%;

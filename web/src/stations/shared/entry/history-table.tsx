@@ -1,20 +1,10 @@
 import { settingsHistory, type HistoryColumn } from "@anvilcloud/core";
-import { styled } from "styled-components";
-import { useJobBench, useLights } from "../../../data/index.ts";
-import { color } from "../../../theme/index.ts";
-import { Heading, Mark, Opener, Panel, Quiet, Scroll, Table } from "../../../ui/index.ts";
+import { useJobBench } from "../../../data/index.ts";
+import { DataTable, Heading, Mark, Opener, Panel, Quiet, Scroll, type Column } from "../../../ui/index.ts";
+import { litRow } from "../lit-row.tsx";
 import { whenText } from "../../shared/words.ts";
 
 type Row = ReturnType<typeof settingsHistory>["rows"][number];
-
-const Line = styled.tr`
-  th {
-    min-width: 9em;
-  }
-  &[data-lit="true"] {
-    background: ${color.accentSoft};
-  }
-`;
 
 const headOf = ({ kind, at }: HistoryColumn) =>
   kind === "planned"
@@ -27,44 +17,50 @@ const headOf = ({ kind, at }: HistoryColumn) =>
         ? `Left ${whenText(at)}`
         : "Now";
 
-function HistoryLine({ row, columns }: { row: Row; columns: readonly HistoryColumn[] }) {
-  const lights = useLights([row.subject]);
-  const texts = row.stands.map(({ text }) => text);
-  return (
-    <Line {...lights}>
-      <th scope="row">
-        {row.label}
-        {row.changed && <Quiet>changed between visits</Quiet>}
-      </th>
-      {columns.map((column, at) => (
-        <td key={column.id}>
-          {at > 0 && texts[at] !== texts[at - 1] ? <Mark>{texts[at]}</Mark> : texts[at]}
-        </td>
-      ))}
-    </Line>
-  );
+const HistoryRow = litRow<Row>(({ subject }) => [subject]);
+
+/** How a control stood at one moment; marked where it stood otherwise before. */
+function Stand({ row, at }: { row: Row; at: number }) {
+  const text = row.stands[at]?.text;
+  return at > 0 && text !== row.stands[at - 1]?.text ? <Mark>{text}</Mark> : text;
 }
 
-function Lines({ rows, columns }: { rows: readonly Row[]; columns: readonly HistoryColumn[] }) {
+function Lines({
+  label,
+  rows,
+  columns,
+}: {
+  label: string;
+  rows: readonly Row[];
+  columns: readonly HistoryColumn[];
+}) {
   return (
     <Scroll>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Control</th>
-            {columns.map((column) => (
-              <th key={column.id} scope="col">
-                {headOf(column)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <HistoryLine key={row.id} row={row} columns={columns} />
-          ))}
-        </tbody>
-      </Table>
+      <DataTable
+        label={label}
+        rows={rows}
+        rowKey={({ id }) => id}
+        frame={HistoryRow}
+        columns={[
+          {
+            id: "control",
+            head: "Control",
+            cell: (row) => (
+              <>
+                <b>{row.label}</b>
+                {row.changed && <Quiet>changed between visits</Quiet>}
+              </>
+            ),
+            by: ({ label: name }) => name,
+            phone: "below",
+          },
+          ...columns.map((column, at): Column<Row> => ({
+            id: column.id,
+            head: headOf(column),
+            cell: (row) => <Stand row={row} at={at} />,
+          })),
+        ]}
+      />
     </Scroll>
   );
 }
@@ -79,13 +75,13 @@ export function HistoryTable() {
     <Panel aria-label="Found, planned, left">
       <Heading>Found, planned, left</Heading>
       {differ.length ? (
-        <Lines rows={differ} columns={columns} />
+        <Lines label="What differs" rows={differ} columns={columns} />
       ) : (
         <Quiet>Everything stands as it is planned.</Quiet>
       )}
       <details>
         <Opener>{same.length} that stand as planned</Opener>
-        <Lines rows={same} columns={columns} />
+        <Lines label="What stands as planned" rows={same} columns={columns} />
       </details>
     </Panel>
   );
