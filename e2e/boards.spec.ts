@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
-import type { Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
+import { addDevices, beginJob, openPart } from "./survey.ts";
 import { storeSheds } from "./sheds.ts";
 
 const shipped = readdirSync(new URL("../boards", import.meta.url)).length;
@@ -72,11 +72,6 @@ procedures:
       - { id: hold, do: { hold: { key: RUN, seconds: 5 } }, says: Hold RUN for 5 s., caution: The leaf moves., claims: { mode: learning, moves: [open] } }
       - { id: run, do: { watch: one closing }, says: Watch it close., claims: { mode: idle, learn: travel, moves: [open] } }
 `;
-
-async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page.getByRole("button", { name: label }).last().click();
-  await page.getByRole("option", { name: option }).click();
-}
 
 test("one more board, written in the app from an empty page to a planned job", async ({ page, demo }) => {
   await page.goto(`${demo}/boards`);
@@ -154,14 +149,10 @@ test("one more board, written in the app from an empty page to a planned job", a
   // A job on it, planned.
   await page.getByRole("link", { name: "Jobs", exact: true }).click();
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByRole("textbox", { name: "Title" }).fill("Ferry gate");
-  await page.getByRole("textbox", { name: "Customer" }).fill("Brisa Holloway-Tarn");
-  await choose(page, "Board", /Gannet/);
-  await page.getByRole("button", { name: "Begin the survey" }).click();
-  for (const device of [/^Heron/, /^Glance/, /^Turnkey/]) {
-    await choose(page, "Add a device", device);
-    await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
-  }
+  await beginJob(page, "Ferry gate", "Brisa Holloway-Tarn", /Gannet/);
+  await openPart(page, "Devices");
+  await addDevices(page, [/^Heron/, /^Glance/, /^Turnkey/]);
+  await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
   await page.getByRole("link", { name: /^Wire/ }).click();
   await expect(page.getByText("Glance photocell takes over Eye.")).toBeVisible();
   await expect(page.getByRole("link", { name: "Travel, blocked, 0 of 2" })).toBeVisible();

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
+import { openPart } from "./survey.ts";
 
 const notes = (page: Page) => page.getByRole("textbox", { name: "Notes" });
 
@@ -11,7 +12,9 @@ test("two tabs change one job: the second is told, sees both, and chooses", asyn
 }) => {
   const second = await context.newPage();
   await page.goto(`${demo}/jobs/netloft/survey`);
+  await openPart(page, "Gate");
   await second.goto(`${demo}/jobs/netloft/survey`);
+  await openPart(second, "Gate");
   await notes(page).fill("hinge 2 is dry");
   await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
 
@@ -35,6 +38,7 @@ test("two tabs change one job: the second is told, sees both, and chooses", asyn
 
 test("a save that fails is shown, and nothing typed is lost", async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/netloft/survey`);
+  await openPart(page, "Gate");
   await page.route("**/api/jobs/netloft", (route) =>
     route.request().method() === "PUT" ? route.abort() : route.continue(),
   );
@@ -128,7 +132,7 @@ test("a job file that contradicts itself is refused by name and place", async ({
     await (await choosing).setFiles(path);
     await expect(page.getByText(message)).toBeVisible();
   }
-  await expect(page.getByText("No jobs yet.")).toBeVisible();
+  await expect(page.getByText("1. Say what is there")).toBeVisible();
 });
 
 test("addresses that lead nowhere say so", async ({ page, demo }) => {

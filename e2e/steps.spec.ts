@@ -10,6 +10,7 @@ import {
   type StoredJob,
 } from "../core/src/index.ts";
 import { expect, test } from "./server.ts";
+import { openPart } from "./survey.ts";
 import { storeSheds } from "./sheds.ts";
 
 test.describe("the step card", () => {
@@ -151,6 +152,7 @@ test("a speed raised after the force was proved opens the force again, from what
   }
   await page.goto(`${demo}/jobs/${id}/survey`);
   await expect(page.getByRole("link", { name: /^Force, settled/ })).toBeVisible();
+  await openPart(page, "What it");
   const speed = page.getByRole("textbox", { name: "Closing speed, %" });
   await speed.fill("80");
   await speed.press("Tab");

@@ -99,7 +99,7 @@ const behaviours = {
   "leaf-delay-closing": amount("Leaf delay on closing", "s"),
   "leaves-meet": onOff("Leaves meet together"),
   "electric-brake": onOff("Electric brake"),
-  "brake-off": onOff("Brake off"),
+  "brake-off": onOff("Braking left out"),
   "soft-stop": onOff("Soft stop"),
   "photocell-reaction": choice("Photocell acts", reaction),
   "photocell-test": onOff("Photocell tested before moving"),

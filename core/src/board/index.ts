@@ -30,7 +30,15 @@ export {
 } from "./lookup.ts";
 export type { MenuValue, Selector, Terminal } from "./lookup.ts";
 export { migrateBoard } from "./migrate.ts";
-export { leafName, leafWords, movingThing, opensByAngle, purposeLabel } from "./purpose.ts";
+export {
+  leafName,
+  leafWords,
+  movingThing,
+  opensByAngle,
+  purposeLabel,
+  slotName,
+  theLeaf,
+} from "./purpose.ts";
 export { programText } from "./program-text.ts";
 export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";

@@ -1,5 +1,8 @@
 import type { BoardProfile, Purpose } from "./schema/index.ts";
 
+/** A slot by its label, which may say already that it is one: "slot B", "SLOT 1". */
+export const slotName = (label: string): string => (/^(slot|card)\b/i.test(label) ? label : `slot ${label}`);
+
 /** What each purpose is called, and what is said of the thing that moves. */
 const words: Record<Purpose, { label: string; thing: string }> = {
   "swing-gate": { label: "Swing gate", thing: "gate" },
@@ -14,9 +17,9 @@ const words: Record<Purpose, { label: string; thing: string }> = {
 
 /** What leaves are called: of a swing pair one lies over the other, rooflights move in groups. */
 const leafNames = {
-  swing: { only: "only leaf", overlapping: "overlapping leaf", overlapped: "overlapped leaf" },
-  sliding: { only: "only leaf", overlapping: "first leaf", overlapped: "second leaf" },
-  groups: { only: "only group", overlapping: "group 1", overlapped: "group 2" },
+  swing: { only: "leaf", overlapping: "overlapping leaf", overlapped: "overlapped leaf" },
+  sliding: { only: "leaf", overlapping: "first leaf", overlapped: "second leaf" },
+  groups: { only: "group", overlapping: "group 1", overlapped: "group 2" },
 } as const;
 
 /** What a leaf is called on this board: "overlapping leaf", "group 1". */
@@ -31,6 +34,12 @@ export function leafName(
         ? "swing"
         : "sliding";
   return leafNames[kind][id];
+}
+
+/** The same with its article, where it takes one: "the overlapping leaf", "group 1". */
+export function theLeaf(board: Pick<BoardProfile, "purpose">, id: keyof typeof leafNames.swing): string {
+  const name = leafName(board, id);
+  return board.purpose === "rooflight" && id !== "only" ? name : `the ${name}`;
 }
 
 /** What those that move are called together: leaves, or groups of rooflights. */

@@ -15,7 +15,7 @@ export const atRest: Moment = { situation: "awake", celsius: 20 };
 
 /** What each situation is called. */
 export const situationNames: Record<Situation, string> = {
-  idle: "idle, the board asleep",
+  idle: "at rest, nobody about",
   awake: "at rest, someone at the board",
   testing: "testing before it starts",
   opening: "opening",

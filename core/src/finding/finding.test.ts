@@ -34,7 +34,7 @@ describe("findings", () => {
         excess: "140 mA",
       }),
     );
-    expect(words.what).toBe("{load} carries 640 mA opening, against a limit of 500 mA.");
+    expect(words.what).toBe("{load}: 640 mA opening, against a limit of 500 mA.");
   });
 });
 

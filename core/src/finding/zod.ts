@@ -24,7 +24,10 @@ function keysText(keys: readonly string[]): string {
 function expectation(issue: Issue): { expected: string; remedy: string } {
   switch (issue.code) {
     case "invalid_type":
-      return { expected: `a value of type ${issue.expected}`, remedy: "Give a value of that type." };
+      // A part that may not be left out has no type to name.
+      return issue.expected === "nonoptional"
+        ? { expected: "something here", remedy: "Give it." }
+        : { expected: `a value of type ${issue.expected}`, remedy: "Give a value of that type." };
     case "invalid_value":
       return {
         expected: `one of ${issue.values.map((v) => String(v)).join(", ")}`,

@@ -1,4 +1,4 @@
-import { leafName, settableBehaviours } from "../board/index.ts";
+import { settableBehaviours, theLeaf } from "../board/index.ts";
 import { foundPositions, planControls } from "../controls/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
 import { sentence } from "../quantity/index.ts";
@@ -78,7 +78,7 @@ test("a leaf without its drive, or without a stop that its board needs, is told 
       found(bundle)
         .filter((each) => each.code === code)
         .map((each) => each.values.leaf);
-    const leaves = given.job.survey.leaves.map((leaf) => sentence(`the ${leafName(given.board, leaf.id)}`));
+    const leaves = given.job.survey.leaves.map((leaf) => sentence(theLeaf(given.board, leaf.id)));
     expect([id, own("leaf-without-drive")]).toEqual([
       id,
       drives.length || given.board.leaves === 0 ? [] : leaves,

@@ -2,7 +2,7 @@ import {
   actWord,
   conditionHolds,
   deliveredCards,
-  leafName,
+  theLeaf,
   movingThing,
   type BoardInput,
   type BoardProfile,
@@ -69,13 +69,13 @@ function leafFindings({ bundle: { job, board }, wiring }: Placed): Finding[] {
         ? []
         : [
             finding("leaf-without-drive", [{ kind: "behaviour", id: "leaf-count" }], {
-              leaf: sentence(`the ${leafName(board, leaf.id)}`),
+              leaf: sentence(theLeaf(board, leaf.id)),
             }),
           ]),
       ...(missing.length && board.limits.every((limit) => limit === "stops") && board.leaves > 0
         ? [
             finding("leaf-without-stops", [{ kind: "behaviour", id: "leaf-count" }], {
-              leaf: sentence(`the ${leafName(board, leaf.id)}`),
+              leaf: sentence(theLeaf(board, leaf.id)),
               stop: listed(missing),
             }),
           ]
@@ -98,7 +98,7 @@ function driveFindings({ bundle: { board, job }, wiring }: Placed): Finding[] {
       ...(heavy
         ? [
             finding("leaf-too-heavy", subjects, {
-              leaf: sentence(`the ${leafName(board, leaf.id)}`),
+              leaf: sentence(theLeaf(board, leaf.id)),
               mass: `${plainNumber(leaf.massKg)} kg`,
               drive,
               rated: `${plainNumber(ratedMassKg)} kg`,

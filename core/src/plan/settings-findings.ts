@@ -121,7 +121,11 @@ function keyFindings({ bundle: { board }, controls }: Planned): Finding[] {
     finding(
       "keys-move-outside",
       movers.map(({ id }) => ({ kind: "key" as const, id })),
-      { keys: listed(movers.map(({ label }) => label)), thing: movingThing(board) },
+      {
+        keys: listed(movers.map(({ label }) => label)),
+        move: movers.length > 1 ? "move" : "moves",
+        thing: movingThing(board),
+      },
     ),
   ];
 }

@@ -70,7 +70,7 @@ test("a control to be moved is told with all that it then stands for", () => {
       const text = saidOf(step);
       for (const each of given)
         expect(text).toContain(
-          `${behaviour(each.behaviour).label.toLowerCase()} ${behaviourText(each.behaviour, each.given!)}`,
+          `${behaviour(each.behaviour).label}: ${behaviourText(each.behaviour, each.given!)}`,
         );
       // A control that carries no behaviour is the jumper of the panel.
       expect(text.includes("It is dead")).toBe(given.length === 0 && control.gives.length > 0);

@@ -3,7 +3,7 @@ import {
   entryName,
   handlesOf,
   labelsOf,
-  leafName,
+  theLeaf,
   movingThing,
   type BoardProfile,
   type Failing,
@@ -29,9 +29,7 @@ const withCode = (board: BoardProfile, text: string, code: string | undefined) =
   code === undefined ? `${text}.` : `${text}; ${codeSeen(board, code)}.`;
 
 const leafNamed = (board: BoardProfile, leaves: number, leaf: Which): string =>
-  leaves < 2
-    ? `the ${movingThing(board)}`
-    : `the ${leafName(board, leaf === "first" ? "overlapping" : "overlapped")}`;
+  leaves < 2 ? `the ${movingThing(board)}` : theLeaf(board, leaf === "first" ? "overlapping" : "overlapped");
 
 /** What a board finds wrong by itself. */
 const failingTold: Record<Failing, string> = {

@@ -47,7 +47,7 @@ export const settingsFindings = {
   "keys-move-outside": {
     severity: "note",
     trap: 43,
-    what: "Outside the menus {keys} moves the {thing}.",
+    what: "Outside the menus {keys} {move} the {thing}.",
     why: "The same key steps through the menus; pressed once the menus have closed, it moves the {thing}.",
     remedy:
       "Look at the display before each press, and keep the path of the {thing} clear while values are set.",
@@ -97,7 +97,7 @@ export const settingsFindings = {
   },
   "behaviour-not-settable": {
     severity: "caution",
-    what: "{behaviour} {wanted} is wanted, and this board cannot be set to it.",
+    what: "{behaviour}: {wanted} wanted, and this board cannot be set to it.",
     why: "No control of the profile sets it.",
     remedy: "{nearest}",
   },
@@ -111,7 +111,7 @@ export const settingsFindings = {
     severity: "danger",
     trap: 30,
     what: "{thing} closes by itself and nothing guards the closing movement: {reason}.",
-    why: "A gate that closes by itself with nobody watching must see what stands in its way.",
+    why: "What closes by itself with nobody watching must see what stands in its way.",
     remedy: "Add a photocell or an edge that acts while closing, or go without automatic closing.",
   },
   "test-without-wire": {

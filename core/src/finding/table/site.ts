@@ -26,7 +26,7 @@ export const siteFindings = {
   "leaf-without-drive": {
     severity: "fault",
     what: "{leaf} has no drive.",
-    why: "A leaf without a drive cannot be wired or learned.",
+    why: "What has no drive is neither wired nor learned.",
     remedy: "Add a drive for it under devices.",
   },
   "leaf-without-stops": {

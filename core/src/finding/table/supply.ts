@@ -5,20 +5,20 @@ export const supplyFindings = {
   "ac-on-dc": {
     severity: "danger",
     trap: 20,
-    what: "{device} wants {wanted}; {rail} gives {given}.",
+    what: "{device} wants {wanted}, and {rail} is {given}.",
     why: "Alternating current on a direct current device overheats or destroys it.",
     remedy: "Put a converter between them that carries {milliamps}, or choose a device for {given}.",
   },
   "rail-overloaded": {
     severity: "fault",
     trap: 29,
-    what: "{rail} carries {load} {when}, against a limit of {limit}.",
+    what: "{rail}: {load} {when}, against a limit of {limit}.",
     why: "The rail folds back or its fuse opens, and protection devices lose their supply.",
     remedy: "Move a load of at least {excess} to a supply of its own.",
   },
   "rail-inrush": {
     severity: "caution",
-    what: "{rail} carries {load} for a moment as {device} is switched on, against a limit of {limit}.",
+    what: "{rail}: {load} for a moment as {device} is switched on, against a limit of {limit}.",
     why: "A supply that folds back lets go of everything on it, and a relay may drop out in the middle of a movement.",
     remedy: "Feed {device} from a supply of its own, or choose one without such a surge.",
   },
@@ -46,7 +46,7 @@ export const supplyFindings = {
   "voltage-low": {
     severity: "fault",
     trap: 40,
-    what: "{device} gets {volts} of the {rail} through {cable}; it needs {least}.",
+    what: "{device} gets {volts} out of the {rail} through {cable}; it needs {least}.",
     why: "With everything working and the cores at {celsius} the run loses {lost}: the device drops out when it is needed.",
     remedy: "{remedy}",
   },

@@ -39,7 +39,7 @@ export function railSteps(planned: Planned): StepDraft[] {
           : {}),
         effects: [],
         alsoSee: [`About ${plainNumber(rail.volts)} V ${kind}, steady.`],
-        ifNot: `Far too low or none: something on ${rail.label.toLowerCase()} draws too much or is short. Isolate, take its devices off, power up, and land them again one by one.`,
+        ifNot: `Far too low or none: something on ${rail.label} draws too much or is short. Isolate, take its devices off, power up, and land them again one by one.`,
         readings: [
           {
             quantity: `${plus} to ${minus}`,

@@ -29,7 +29,7 @@ import type { StepDraft } from "../step.ts";
 function givesText(gives: readonly GivenBehaviour[]): string {
   return listed(
     gives.flatMap(({ behaviour: id, given }) =>
-      given === undefined ? [] : [`${behaviour(id).label.toLowerCase()} ${behaviourText(id, given)}`],
+      given === undefined ? [] : [`${behaviour(id).label}: ${behaviourText(id, given)}`],
     ),
   );
 }
@@ -37,9 +37,7 @@ function givesText(gives: readonly GivenBehaviour[]): string {
 const standsFor = (control: PlannedControl) => {
   if (!control.gives.length) return "It stands for nothing else: the solar panel is joined and charges.";
   const text = givesText(control.gives);
-  return text
-    ? `It stands for ${text}.`
-    : "It is dead where the other settings stand, and is set all the same.";
+  return text ? `${text}.` : "It is dead where the other settings stand, and is set all the same.";
 };
 
 /** The effects of moving a control; where no gesture is owed, the board has read it at once. */
@@ -161,7 +159,7 @@ function valueStep(
     says: `${sentence(way)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
     ...(movers.length
       ? {
-          caution: `Outside the menus ${listed(movers.map(({ label }) => label))} moves the ${movingThing(board)}: look at the display before each press.`,
+          caution: `Outside the menus ${listed(movers.map(({ label }) => label))} ${movers.length > 1 ? "move" : "moves"} the ${movingThing(board)}: look at the display before each press.`,
         }
       : {}),
     control: control.id,

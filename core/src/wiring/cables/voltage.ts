@@ -54,7 +54,7 @@ function lowFinding(
     {
       device: device.name,
       volts: volts(measured),
-      rail: `${rail.label}'s ${volts(rail.volts)}`,
+      rail: `${volts(rail.volts)} of ${rail.label}`,
       cable: cable ? `${plainNumber(cable.lengthM)} m of ${plainNumber(cable.sizeMm2, 2)} mm²` : "its cores",
       least: volts(supply.volts.min),
       celsius: `${hottest} °C`,

@@ -12,8 +12,9 @@ export interface Placed {
   place: Place | undefined;
 }
 
-/** A word with its article. */
-const a = (word: string) => `${/^[aeiou]/.test(word) ? "an" : "a"} ${word}`;
+/** What a contact is for, with its article: "an exit loop", "a photocell". */
+export const a = (duty: string): string =>
+  `${/^[aeiou]/.test(duty) ? "an" : "a"} ${duty.replaceAll("-", " ")}`;
 
 const current = (rail: Pick<Rail, "volts" | "kind">) =>
   `${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}`;

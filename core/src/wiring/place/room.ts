@@ -1,4 +1,4 @@
-import { withCards, type BoardProfile } from "../../board/index.ts";
+import { slotName, withCards, type BoardProfile } from "../../board/index.ts";
 import { listed } from "../../quantity/index.ts";
 import type { Demand, MadeRail } from "./demand.ts";
 import { contactMisfit, placesFor } from "./fit.ts";
@@ -18,7 +18,7 @@ function cardsFor(
     )
     .map(({ id, name }) => {
       const slot = board.slots.find((each) => each.takes.includes(id));
-      return `the card ${name} in slot ${slot?.label ?? "?"}`;
+      return `the card ${name} in ${slot ? slotName(slot.label) : "a slot"}`;
     });
 }
 

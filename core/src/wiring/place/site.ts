@@ -1,4 +1,4 @@
-import type { BoardProfile } from "../../board/index.ts";
+import { slotName, type BoardProfile } from "../../board/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
 import type { SiteDevice } from "./demand.ts";
@@ -32,8 +32,8 @@ function radioFindings(
             ? `Fit ${listed(
                 cards.map((card) => card.name),
                 "or",
-              )} in slot ${listed(
-                slots.map((slot) => slot.label),
+              )} in ${listed(
+                slots.map((slot) => slotName(slot.label)),
                 "or",
               )}, without power.`
             : `${board.name} takes no such card: use a receiver with a contact of its own, wired to an input.`,

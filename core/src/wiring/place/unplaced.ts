@@ -2,6 +2,7 @@ import type { BoardProfile } from "../../board/index.ts";
 import { suppliedWith, type DeviceContact } from "../../device/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
+import { a } from "./explain.ts";
 import { anotherVoltage } from "./another-voltage.ts";
 import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
@@ -13,6 +14,12 @@ import { roomFor } from "./room.ts";
 function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
   if (senses === "resistor") return `an end resistor of ${plainNumber((ohms ?? 0) / 1_000)} kΩ`;
   return senses === "pulse" ? "the pulses of an optical edge" : "a plain contact";
+}
+
+/** A rail with what it gives, where its label does not say so already. */
+function railWith({ label, volts, kind }: { label: string; volts: number; kind: "ac" | "dc" }): string {
+  const gives = `${plainNumber(volts)} V ${kind.toUpperCase()}`;
+  return label.includes(gives) ? label : `${label} (${gives})`;
 }
 
 /** What else the board could do about it, or what to choose instead. */
@@ -29,7 +36,7 @@ function contactFinding(
   const unplaced = (reason: string, input?: string) =>
     finding("device-unplaced", input ? [...subjects, { kind: "input", id: input }] : subjects, {
       device: device.name,
-      part: `${contact.duty} contact`,
+      part: `${contact.duty.replaceAll("-", " ")} contact`,
       reason,
       remedy: remedy(demand),
     });
@@ -61,7 +68,7 @@ function contactFinding(
   return unplaced(
     wrongRest
       ? `${wrongRest.label} wants a contact that rests open, this one rests closed.`
-      : `No input of ${board.name} takes a ${contact.duty} contact.`,
+      : `No input of ${board.name} takes ${a(contact.duty)} contact.`,
   );
 }
 
@@ -116,7 +123,7 @@ function supplyFinding(
       relayTaken(board, demand, devices, placements) ??
       relayLack(board, demand, madeRails(devices)) ??
       (near
-        ? `It wants ${wanted}, and ${near.label} gives ${plainNumber(near.volts)} V ${near.kind.toUpperCase()}.`
+        ? `It wants ${wanted}, and ${railWith(near)} is what there is.`
         : `No output of ${board.name} is free for it.`),
     remedy: remedy(demand),
   });

@@ -1,9 +1,8 @@
 import type { ImportMeets } from "@anvilcloud/core";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, importBundle, type ImportAs } from "../../data/index.ts";
-import { Button, Dialog, FileButton, Notice, Quiet, Row } from "../../ui/index.ts";
-import { Differences } from "../shared/differences.tsx";
+import { FileButton, Notice } from "../../ui/index.ts";
 import { refreshJobs } from "./acts.ts";
 
 /** As much as the server takes, bytes. */
@@ -20,47 +19,10 @@ const meetsOf = (error: unknown): ImportMeets | undefined =>
     ? (error.body as { meets?: ImportMeets } | undefined)?.meets
     : undefined;
 
-const entries = (count: number) => `${count} ${count === 1 ? "entry" : "entries"}`;
-
-function logText({ onlyHere, onlyFile, unlike }: ImportMeets["log"]): string {
-  if (unlike)
-    return `${entries(unlike)} of the two logs say different things under one id: the file can only be taken as a copy.`;
-  if (!onlyHere && !onlyFile) return "Both logs are the same.";
-  return `The log of the file has ${entries(onlyFile)} more; ${entries(onlyHere)} are only here and would stay.`;
-}
-
-interface ChoiceProps extends Met {
-  take: (how: ImportAs) => void;
-  close: () => void;
-}
-
-/** Asks what a file is to be whose job is here already. */
-function ImportChoice({ meets, take, close }: ChoiceProps) {
-  return (
-    <Dialog title={`${meets.here.title} is here already`} isOpen onClose={close}>
-      <Quiet>Nothing is imported yet. {logText(meets.log)}</Quiet>
-      <Differences
-        theirs={meets.here}
-        yours={meets.file}
-        heads={["Here", "In the file"]}
-        none="Survey, devices and wishes are the same."
-      />
-      <Row style={{ justifyContent: "flex-end", marginTop: 16 }}>
-        <Button $kind="outlined" onPress={close}>
-          Do not import it
-        </Button>
-        <Button $kind="outlined" onPress={() => take({ as: "copy" })}>
-          As a copy beside it
-        </Button>
-        {!meets.log.unlike && (
-          <Button $kind="filled" onPress={() => take({ as: "later", version: meets.version })}>
-            As its later state
-          </Button>
-        )}
-      </Row>
-    </Dialog>
-  );
-}
+// Asked only where a file meets a job that is here.
+const ImportChoice = lazy(() =>
+  import("./import-choice.tsx").then((choice) => ({ default: choice.ImportChoice })),
+);
 
 /** Imports a job file; where its job is here already, asks first. */
 export function ImportJob({ onError }: { onError: (message: string | undefined) => void }) {
@@ -90,14 +52,16 @@ export function ImportJob({ onError }: { onError: (message: string | undefined) 
         take={(file) => take(file, { as: "new" })}
       />
       {met && (
-        <ImportChoice
-          {...met}
-          close={() => setMet(undefined)}
-          take={(how) => {
-            setMet(undefined);
-            take(met.file, how).catch((error: unknown) => onError((error as Error).message));
-          }}
-        />
+        <Suspense>
+          <ImportChoice
+            meets={met.meets}
+            close={() => setMet(undefined)}
+            take={(how) => {
+              setMet(undefined);
+              take(met.file, how).catch((error: unknown) => onError((error as Error).message));
+            }}
+          />
+        </Suspense>
       )}
     </>
   );

@@ -69,6 +69,21 @@ const nothingHere: Record<Shelf, string> = {
 /** What stands for "any" in a filter, where an empty text would. */
 const any = "any";
 
+/** A phone has no heads to sort by. */
+const OnPhone = styled.div`
+  @media (min-width: 860px) {
+    display: none;
+  }
+`;
+
+const sorts = [
+  { id: "changed", text: "last changed" },
+  { id: "title", text: "title" },
+  { id: "town", text: "town" },
+  { id: "due", text: "service" },
+  { id: "standing", text: "how it stands" },
+] as const;
+
 /** Days ahead a service can be looked for. */
 const ahead = [
   { id: "0", text: "Due now" },
@@ -114,6 +129,14 @@ function Filters({ seen, list }: { seen: Overview; list: ReturnType<typeof useJo
         onChange={(value) => list.narrow("due", value === any ? undefined : dayIn(Number(value)))}
         options={[{ id: any, text: "Any" }, ...ahead]}
       />
+      <OnPhone>
+        <Choice
+          label="Sorted by"
+          value={sorts.find(({ id }) => id === list.sorting.by)?.id ?? "changed"}
+          onChange={(by) => list.sort({ by, down: by === "changed" })}
+          options={sorts}
+        />
+      </OnPhone>
     </Narrow>
   );
 }

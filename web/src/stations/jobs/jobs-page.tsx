@@ -1,6 +1,6 @@
 import type { Overview } from "@anvilcloud/core";
 import { FilePlus2 } from "lucide-react";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { useSearchParams } from "react-router";
 import useSWR from "swr";
 import { getJson, overviewKey } from "../../data/index.ts";
@@ -10,9 +10,11 @@ import { useJobActs } from "./acts.ts";
 import { FirstVisit } from "./first-visit.tsx";
 import { ImportJob, NotImported } from "./import-job.tsx";
 import { JobsList } from "./jobs-list.tsx";
-import { NewJob } from "./new-job.tsx";
 import { Next } from "./next.tsx";
 import { Practice } from "./practice.tsx";
+
+// The list is there before anyone asks for a form.
+const NewJob = lazy(() => import("./new-job.tsx").then((form) => ({ default: form.NewJob })));
 
 /** What is next, and every job there is. */
 export function Component() {
@@ -54,7 +56,11 @@ export function Component() {
         </>
       )}
       <Practice />
-      <NewJob isOpen={adding} onClose={() => setAdding(false)} />
+      {adding && (
+        <Suspense>
+          <NewJob isOpen onClose={() => setAdding(false)} />
+        </Suspense>
+      )}
     </WidePage>
   );
 }

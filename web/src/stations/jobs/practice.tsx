@@ -1,9 +1,8 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { color, space } from "../../theme/index.ts";
-import { Button, Heading, Quiet, Row } from "../../ui/index.ts";
-import { BoardFinder } from "../shared/board-finder.tsx";
+import { Button, Heading, Loading, Quiet, Row } from "../../ui/index.ts";
 
 const Offer = styled.section`
   display: grid;
@@ -14,6 +13,11 @@ const Offer = styled.section`
   border: 1px solid ${color.line};
   border-radius: 10px;
 `;
+
+// Boards are fetched, and what looks them up, when someone asks for one.
+const BoardFinder = lazy(() =>
+  import("../shared/board-finder.tsx").then((finder) => ({ default: finder.BoardFinder })),
+);
 
 /** For whoever has no job at hand: any board runs on a bench, and says step by step how it is commissioned. */
 export function Practice() {
@@ -27,10 +31,12 @@ export function Practice() {
         have it learn its travel and see the gate or door move. Nothing of it touches a job.
       </Quiet>
       {wanted ? (
-        <BoardFinder
-          label="Board to commission"
-          onChoose={(board) => void navigate(`/boards/${board.id}/live`)}
-        />
+        <Suspense fallback={<Loading what="boards" />}>
+          <BoardFinder
+            label="Board to commission"
+            onChoose={(board) => void navigate(`/boards/${board.id}/live`)}
+          />
+        </Suspense>
       ) : (
         <Row>
           <Button $kind="outlined" onPress={() => setWanted(true)}>

@@ -1,4 +1,4 @@
-import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from "react";
 import { useLocation } from "react-router";
 
 /** The parts of the survey, in the order in which they are gone through. */
@@ -29,17 +29,36 @@ export const useSurveyPath = () => useContext(Context);
 
 const partOf = (hash: string) => surveyParts.find((part) => hash === `#${part}`);
 
+const keyOf = (job: string) => `anvilcloud-survey-${job}`;
+
+/** The parts that were open when the page was left, in this window. */
+function kept(job: string): ReadonlySet<SurveyPart> | undefined {
+  const parts = sessionStorage.getItem(keyOf(job));
+  if (parts === null) return undefined;
+  return new Set(surveyParts.filter((part) => parts.includes(`"${part}"`)));
+}
+
 interface Props {
+  job: string;
   /** Parts for which something is wanted. */
   wanting: readonly SurveyPart[];
   children: ReactNode;
 }
 
 /** Leads through the survey: what is done is folded, the first part for which something is wanted is open, and that of the address. */
-export function SurveyPath({ wanting, children }: Props) {
+export function SurveyPath({ job, wanting, children }: Props) {
   const { hash } = useLocation();
   const asked = partOf(hash);
-  const [open, setOpen] = useState<ReadonlySet<SurveyPart>>(() => new Set(wanting.slice(0, 1)));
+  const [open, setParts] = useState<ReadonlySet<SurveyPart>>(() => kept(job) ?? new Set(wanting.slice(0, 1)));
+  const setOpen = useCallback(
+    (next: ReadonlySet<SurveyPart> | ((now: ReadonlySet<SurveyPart>) => ReadonlySet<SurveyPart>)) =>
+      setParts((now) => {
+        const then = typeof next === "function" ? next(now) : next;
+        sessionStorage.setItem(keyOf(job), JSON.stringify([...then]));
+        return then;
+      }),
+    [job],
+  );
   const [lastAsked, setLastAsked] = useState<SurveyPart>();
   if (asked !== lastAsked) {
     setLastAsked(asked);
@@ -57,7 +76,7 @@ export function SurveyPath({ wanting, children }: Props) {
       },
       goOn: (from, to) => setOpen((now) => new Set([...[...now].filter((each) => each !== from), to])),
     }),
-    [open, wanting],
+    [open, setOpen, wanting],
   );
   return <Context value={path}>{children}</Context>;
 }

@@ -77,7 +77,7 @@ export function Component() {
       !devices.some((id) => isAbout(finding, "device", id)),
   );
   return (
-    <Page key={generation}>
+    <Page>
       <div>
         <PageTitle>Survey</PageTitle>
         <Quiet>
@@ -87,8 +87,8 @@ export function Component() {
       </div>
       <div>
         <Findings findings={findings} label="Findings against the plan" />
-        <SurveyPath wanting={wanting}>
-          <Editable>
+        <SurveyPath key={job.id} job={job.id} wanting={wanting}>
+          <Editable key={generation}>
             <SiteForm />
             <GateForm />
             <CardsForm />

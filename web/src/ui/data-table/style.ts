@@ -45,11 +45,7 @@ export const Sheet = styled.table`
   ${narrow} {
     display: block;
     thead {
-      position: absolute;
-      width: 1px;
-      height: 1px;
-      overflow: hidden;
-      clip-path: inset(50%);
+      display: none;
     }
     tbody {
       display: block;
@@ -73,7 +69,8 @@ export const Sheet = styled.table`
       text-align: left;
     }
     /* A figure says what it is: its head is out of sight. */
-    td[data-number]:not(:empty)::before {
+    td[data-number]:not(:empty)::before,
+    td:not([data-phone]):not(:empty)::before {
       content: attr(data-head) " ";
       color: ${color.quiet};
       font-size: ${size.tiny};
@@ -142,6 +139,7 @@ export const GroupHead = styled.th`
     }
     button {
       min-height: 44px;
+      min-width: 44px;
     }
   }
   ${print} {

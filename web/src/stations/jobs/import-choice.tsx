@@ -1,0 +1,47 @@
+import type { ImportMeets } from "@anvilcloud/core";
+import type { ImportAs } from "../../data/index.ts";
+import { Button, Dialog, Quiet, Row } from "../../ui/index.ts";
+import { Differences } from "../shared/differences.tsx";
+
+const entries = (count: number) => `${count} ${count === 1 ? "entry" : "entries"}`;
+
+function logText({ onlyHere, onlyFile, unlike }: ImportMeets["log"]): string {
+  if (unlike)
+    return `${entries(unlike)} of the two logs say different things under one id: the file can only be taken as a copy.`;
+  if (!onlyHere && !onlyFile) return "Both logs are the same.";
+  return `The log of the file has ${entries(onlyFile)} more; ${entries(onlyHere)} are only here and would stay.`;
+}
+
+interface ChoiceProps {
+  meets: ImportMeets;
+  take: (how: ImportAs) => void;
+  close: () => void;
+}
+
+/** Asks what a file is to be whose job is here already. */
+export function ImportChoice({ meets, take, close }: ChoiceProps) {
+  return (
+    <Dialog title={`${meets.here.title} is here already`} isOpen onClose={close}>
+      <Quiet>Nothing is imported yet. {logText(meets.log)}</Quiet>
+      <Differences
+        theirs={meets.here}
+        yours={meets.file}
+        heads={["Here", "In the file"]}
+        none="Survey, devices and wishes are the same."
+      />
+      <Row style={{ justifyContent: "flex-end", marginTop: 16 }}>
+        <Button $kind="outlined" onPress={close}>
+          Do not import it
+        </Button>
+        <Button $kind="outlined" onPress={() => take({ as: "copy" })}>
+          As a copy beside it
+        </Button>
+        {!meets.log.unlike && (
+          <Button $kind="filled" onPress={() => take({ as: "later", version: meets.version })}>
+            As its later state
+          </Button>
+        )}
+      </Row>
+    </Dialog>
+  );
+}
