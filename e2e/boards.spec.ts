@@ -178,7 +178,7 @@ test("a new revision: jobs keep theirs, are told what it does, and take it when 
   await expect(page.getByText("revision 2", { exact: true })).toHaveCount(2);
   await page.getByRole("button", { name: "What would revision 3 do to it?" }).first().click();
   await expect(page.getByText("New findings")).toBeVisible();
-  await expect(page.getByText(/carries .* against a limit of 120 mA/)).toBeVisible();
+  await expect(page.getByText(/: .* against a limit of 120 mA/)).toBeVisible();
   await page.getByRole("button", { name: "Take revision 3" }).click();
   await expect(page.getByText("revision 3", { exact: true })).toBeVisible();
   await expect(page.getByText("revision 2", { exact: true })).toHaveCount(1);

@@ -56,9 +56,7 @@ async function withoutJob(page: Page, demo: string, board: RegExp) {
   page.setDefaultTimeout(20_000);
   await page.goto(demo);
   await page.getByRole("button", { name: "Choose a board" }).click();
-  await page.getByRole("button", { name: /Board to commission/ }).click();
   await page.getByRole("option", { name: board }).click();
-  await page.getByRole("button", { name: "Run it" }).click();
   await page.getByRole("button", { name: "Pause" }).waitFor();
   return bench(page);
 }
@@ -67,7 +65,7 @@ test("a two-leaf gate, by keyboard, from power-up to a full cycle; a slip is tol
   page,
   demo,
 }) => {
-  const it = await withoutJob(page, demo, /Tandrel$/);
+  const it = await withoutJob(page, demo, /Tandrel/);
   await it.says("Set LEAVES pair.");
   await it.works(/^Slide LEAVES/, "Enter", /pair/);
   await it.says(/^Turn PUSH \(V2\) to 11:45/);
@@ -138,7 +136,7 @@ test("an industrial door, its values set by the keys the card tells, its ends le
   page,
   demo,
 }) => {
-  const it = await withoutJob(page, demo, /Hoistrum$/);
+  const it = await withoutJob(page, demo, /Hoistrum/);
   await it.says(/^Switch the breaker on/);
   await it.power();
   await it.says(/Go to 21 Force limit/);
@@ -172,7 +170,7 @@ test("a pedestrian door by pointer: it measures its way, weighs its leaf, and le
   page,
   demo,
 }) => {
-  const it = await withoutJob(page, demo, /Thrussel$/);
+  const it = await withoutJob(page, demo, /Thrussel/);
   await it.says(/switch the mains on/);
   await page.getByText("Power", { exact: true }).click();
   // It stands closed already: that step is done.

@@ -1,4 +1,5 @@
 import { Smartphone } from "lucide-react";
+import { lazy, Suspense, useState } from "react";
 import {
   createBrowserRouter,
   isRouteErrorResponse,
@@ -10,8 +11,8 @@ import {
 } from "react-router";
 import { styled } from "styled-components";
 import { SWRConfig } from "swr";
+import { useSignedOut } from "./data/index.ts";
 import { Find } from "./stations/palette/find.tsx";
-import { SignIn } from "./stations/session/sign-in.tsx";
 import { SignOut } from "./stations/session/sign-out.tsx";
 import { color, GlobalStyle, narrow, print, size, space, touch } from "./theme/index.ts";
 import { DoneNotices, Notice, WhereRoom } from "./ui/index.ts";
@@ -73,6 +74,23 @@ const Places = styled.nav`
   }
 `;
 
+// Most are signed in already, or need not be.
+const SignIn = lazy(() =>
+  import("./stations/session/sign-in.tsx").then((asks) => ({ default: asks.SignIn })),
+);
+
+/** The question for the passphrase, from when it is first asked. */
+function Asked() {
+  const signedOut = useSignedOut();
+  const [asked, setAsked] = useState(signedOut);
+  if (signedOut && !asked) setAsked(true);
+  return asked ? (
+    <Suspense>
+      <SignIn />
+    </Suspense>
+  ) : null;
+}
+
 function Frame() {
   return (
     <>
@@ -94,7 +112,7 @@ function Frame() {
         <SignOut />
       </Head>
       <Outlet />
-      <SignIn />
+      <Asked />
       <DoneNotices />
     </>
   );

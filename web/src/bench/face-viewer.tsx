@@ -1,9 +1,9 @@
 import { partText, type Subject } from "@anvilcloud/core";
-import { Download, Maximize, Printer, ZoomIn, ZoomOut } from "lucide-react";
-import { useRef, type KeyboardEvent, type ReactNode } from "react";
-import { styled } from "styled-components";
+import { Download, Maximize, Minimize, Printer, Scan, ZoomIn, ZoomOut } from "lucide-react";
+import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import { css, styled } from "styled-components";
 import { useHighlight } from "../data/index.ts";
-import { print, space } from "../theme/index.ts";
+import { color, print, space } from "../theme/index.ts";
 import { Button, Quiet } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
 import { faceBox } from "./geometry.ts";
@@ -12,17 +12,36 @@ import { usePanZoom } from "./pan-zoom.ts";
 import { drawingText, saveText } from "./save-drawing.ts";
 import type { BenchView } from "./view.ts";
 
-const Frame = styled.figure`
+const Frame = styled.figure<{ $large: boolean }>`
   display: grid;
   gap: ${space.s};
   min-width: 0;
+  ${({ $large }) =>
+    $large &&
+    css`
+      position: fixed;
+      inset: 0;
+      z-index: 9;
+      grid-template-rows: auto auto minmax(0, 1fr);
+      padding: ${space.m};
+      background: ${color.ground};
+    `}
 `;
 
-const Window = styled.div<{ $zoomed: boolean }>`
+const Window = styled.div<{ $zoomed: boolean; $large: boolean }>`
   overflow: hidden;
+  ${({ $large }) =>
+    $large &&
+    css`
+      svg {
+        width: 100%;
+        height: 100%;
+        max-height: none;
+      }
+    `}
   border-radius: 6px;
   cursor: ${({ $zoomed }) => ($zoomed ? "grab" : "default")};
-  touch-action: ${({ $zoomed }) => ($zoomed ? "none" : "pan-y")};
+  touch-action: ${({ $zoomed, $large }) => ($zoomed || $large ? "none" : "pan-y")};
   &:active {
     cursor: ${({ $zoomed }) => ($zoomed ? "grabbing" : "default")};
   }
@@ -81,12 +100,23 @@ interface Props {
 export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], lead }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const whole = view.cores.length ? benchBox(view.board, view.cores) : faceBox(view.board);
-  const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole);
+  const [large, setLarge] = useState(false);
+  const opener = useRef<HTMLButtonElement>(null);
+  const { box, zoomed, nearer, farther, fit } = usePanZoom(frame, whole, large);
+  function turnLarge() {
+    fit();
+    setLarge(!large);
+    opener.current?.focus();
+  }
   const { lit } = useHighlight();
   const pointed = lit.map((subject: Subject) => partText(view.board, subject)).find((text) => text);
 
   function onKeyDown(event: KeyboardEvent) {
-    const act = { "+": nearer, "=": nearer, "-": farther, "0": fit }[event.key];
+    if (event.key === "Escape" && large) {
+      event.stopPropagation();
+      return turnLarge();
+    }
+    const act = { "+": nearer, "=": nearer, "-": farther, "0": fit, f: turnLarge }[event.key];
     if (!act || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
     act();
@@ -99,7 +129,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
   }
 
   return (
-    <Frame onKeyDown={onKeyDown}>
+    <Frame onKeyDown={onKeyDown} $large={large} aria-label={large ? `${label}, large` : undefined}>
       <Above>
         {lead}
         <Tools role="toolbar" aria-label="Drawing">
@@ -110,13 +140,22 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
             <ZoomOut size={20} aria-hidden />
           </Tool>
           <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
-            <Maximize size={20} aria-hidden />
+            <Scan size={20} aria-hidden />
+          </Tool>
+          <Tool
+            ref={opener}
+            $kind="outlined"
+            onPress={turnLarge}
+            aria-label={large ? "Back to the page, key Esc" : "As large as the window, key f"}
+          >
+            {large ? <Minimize size={20} aria-hidden /> : <Maximize size={20} aria-hidden />}
           </Tool>
         </Tools>
       </Above>
       <Below>
         <Line aria-live="polite">
-          {pointed ?? "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom."}
+          {pointed ??
+            "Point at a part, or walk the board with the arrow keys. Ctrl and the wheel zoom, f makes it large."}
         </Line>
         <Tool $kind="quiet" onPress={save} aria-label="Save as SVG">
           <Download size={20} aria-hidden />
@@ -128,6 +167,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
       <Window
         ref={frame}
         $zoomed={zoomed > 1}
+        $large={large}
         data-drawing={`${whole.x} ${whole.y} ${whole.width} ${whole.height}`}
       >
         <BoardFace view={view} numbers={numbers} box={box} label={label} />

@@ -15,8 +15,9 @@ function boxUnder(whole: Box, { k, x, y }: Pick<ZoomTransform, "k" | "x" | "y">)
 /**
  * Zoom and pan of a drawing by wheel, pinch, drag, buttons and the keys + − 0. Returns the box to show as the drawing's
  * view box, so that lines stay crisp at any zoom. The wheel zooms only together with Ctrl, so that a page still scrolls.
+ * @param alone true where the drawing has the window to itself: there the wheel and one finger are its own
  */
-export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box) {
+export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box, alone = false) {
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown> | undefined>(undefined);
   const transformed = useRef(false);
@@ -29,10 +30,11 @@ export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box) 
     const zooming = zoom<HTMLDivElement, unknown>()
       .scaleExtent([least, most])
       .filter((event: Event) => {
-        if (event.type === "wheel") return (event as WheelEvent).ctrlKey || (event as WheelEvent).metaKey;
+        if (event.type === "wheel")
+          return alone || (event as WheelEvent).ctrlKey || (event as WheelEvent).metaKey;
         if (event.type === "mousedown") return (event as MouseEvent).button === 0;
         if (event.type === "touchstart")
-          return (event as TouchEvent).touches.length > 1 || transformed.current;
+          return alone || (event as TouchEvent).touches.length > 1 || transformed.current;
         return true;
       })
       .on("zoom", ({ transform: next }: D3ZoomEvent<HTMLDivElement, unknown>) => {
@@ -53,7 +55,7 @@ export function usePanZoom(frame: RefObject<HTMLDivElement | null>, whole: Box) 
     return () => {
       selection.on(".zoom", null);
     };
-  }, [frame, width, height]);
+  }, [frame, width, height, alone]);
 
   function by(factor: number) {
     const element = frame.current;

@@ -183,11 +183,13 @@ function sideOf(
   ];
   const exits = exitsOf(board, mine);
   const { width, height } = layoutOf(board);
+  // More tags than the face is wide stand out to both sides of it, and none over another.
+  const beyond = Math.max(0, (groups.length * around.tagPitch - width) / 2);
   const xs = spread(
     groups.map((group) => group.x),
     around.tagPitch,
-    2,
-    width - 2,
+    2 - beyond,
+    width - 2 + beyond,
   );
   const taken: number[] = [];
   const drafts = groups.flatMap((group, tag) => {
@@ -238,10 +240,12 @@ export function wiringOf(board: BoardProfile, cores: readonly Core[]): Wiring {
 
 /** The face with room for the cores and tags around it. */
 export function benchBox(board: BoardProfile, cores: readonly Core[]): Box {
-  const { depth } = wiringOf(board, cores);
+  const { depth, tags } = wiringOf(board, cores);
   const { width, height } = layoutOf(board);
   const [above, below] = [depth.upper + around.beyond, depth.lower + around.beyond];
-  return { x: -around.margin, y: -above, width: width + 2 * around.margin, height: height + above + below };
+  const left = Math.min(0, ...tags.map(({ at }) => at.x)) - around.margin;
+  const right = Math.max(width, ...tags.map(({ at }) => at.x)) + around.margin;
+  return { x: left, y: -above, width: right - left, height: height + above + below };
 }
 
 /** A way as the path of a drawing, its corners a little rounded. */

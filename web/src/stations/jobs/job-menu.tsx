@@ -1,94 +1,19 @@
-import { copyTitle, type JobSummary } from "@anvilcloud/core";
-import { useState, type ReactNode } from "react";
-import { Button, Dialog, Menu, Quiet, Row, TextInput } from "../../ui/index.ts";
+import type { JobSummary } from "@anvilcloud/core";
+import { lazy, Suspense, useState } from "react";
+import { Menu } from "../../ui/index.ts";
 import type { JobActs } from "./acts.ts";
 
-interface AskProps {
-  title: string;
-  children: ReactNode;
-  yes: string;
-  isReady: boolean;
-  take: () => void;
-  close: () => void;
-}
+// Asked by few, and only when they ask.
+const Like = lazy(() => import("./asks.tsx").then((ask) => ({ default: ask.Like })));
+const WaitsFor = lazy(() => import("./asks.tsx").then((ask) => ({ default: ask.WaitsFor })));
 
-/** A short question with its answer. */
-function Ask({ title, children, yes, isReady, take, close }: AskProps) {
-  return (
-    <Dialog title={title} isOpen onClose={close}>
-      <form
-        style={{ display: "grid", gap: 16 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!isReady) return;
-          close();
-          take();
-        }}
-      >
-        {children}
-        <Row style={{ justifyContent: "flex-end" }}>
-          <Button $kind="outlined" onPress={close}>
-            Cancel
-          </Button>
-          <Button $kind="filled" type="submit" isDisabled={!isReady}>
-            {yes}
-          </Button>
-        </Row>
-      </form>
-    </Dialog>
-  );
-}
-
-interface Parts {
+interface Props {
   job: JobSummary;
   acts: JobActs;
-  close: () => void;
-}
-
-function Like({ job, acts, close }: Parts) {
-  const [title, setTitle] = useState(job.shelf === "templates" ? "" : copyTitle(job.title));
-  const [customer, setCustomer] = useState(job.customer);
-  return (
-    <Ask
-      title={`A job like ${job.title}`}
-      yes="Begin it"
-      isReady={title.trim() !== "" && customer.trim() !== ""}
-      take={() => acts.copy(job, title.trim(), customer.trim())}
-      close={close}
-    >
-      <Quiet>
-        It has the same board, leaves, devices, cables and wishes, and nothing of what was found or done
-        there. Another customer begins without an address.
-      </Quiet>
-      <TextInput label="Title" value={title} onChange={setTitle} autoFocus />
-      <TextInput label="Customer" value={customer} onChange={setCustomer} />
-    </Ask>
-  );
-}
-
-function WaitsFor({ job, acts, close }: Parts) {
-  const [what, setWhat] = useState(job.waitsFor);
-  return (
-    <Ask
-      title={`${job.title} waits`}
-      yes="Note it"
-      isReady
-      take={() => acts.waitsFor(job, what.trim())}
-      close={close}
-    >
-      <TextInput
-        label="Waits for"
-        hint="A part on order, the customer's word, a dry day. Empty: for nothing."
-        value={what}
-        onChange={setWhat}
-        autoFocus
-      />
-    </Ask>
-  );
 }
 
 /** What can be done with a job from its line. */
-export function JobMenu({ job, acts }: Omit<Parts, "close">) {
+export function JobMenu({ job, acts }: Props) {
   const [asked, setAsked] = useState<"like" | "waits">();
   const close = () => setAsked(undefined);
   const put = (id: string, text: string, shelf: JobSummary["shelf"]) => ({
@@ -115,8 +40,10 @@ export function JobMenu({ job, acts }: Omit<Parts, "close">) {
   return (
     <>
       <Menu label={`More for ${job.title}`} acts={all} />
-      {asked === "like" && <Like job={job} acts={acts} close={close} />}
-      {asked === "waits" && <WaitsFor job={job} acts={acts} close={close} />}
+      <Suspense>
+        {asked === "like" && <Like job={job} acts={acts} close={close} />}
+        {asked === "waits" && <WaitsFor job={job} acts={acts} close={close} />}
+      </Suspense>
     </>
   );
 }

@@ -24,10 +24,16 @@ export function did(text: string, undo: Done["undo"]): void {
   const done = { text, undo };
   stack.push(done);
   if (stack.length > most) stack.shift();
-  notices.add({ text, done }, { timeout: standsMs });
+  tell({ text, done });
 }
 
-const say = (text: string) => notices.add({ text }, { timeout: standsMs });
+/** The newest notice takes the place of the one before: it is the one someone may want to take back. */
+function tell(said: Said): void {
+  notices.clear();
+  notices.add(said, { timeout: standsMs });
+}
+
+const say = (text: string) => tell({ text });
 
 /** Takes one thing back, and says how it went. */
 export async function takeBack(done: Done): Promise<void> {

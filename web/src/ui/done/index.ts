@@ -1,2 +1,2 @@
 export { did, forgetDone, takeBackLast } from "./done.ts";
-export { DoneNotices } from "./notices.tsx";
+export { DoneNotices } from "./done-notices.tsx";

@@ -1,5 +1,4 @@
 import { Undo2, X } from "lucide-react";
-import { useEffect } from "react";
 import {
   Text,
   UNSTABLE_Toast as Toast,
@@ -9,19 +8,20 @@ import {
 import { styled } from "styled-components";
 import { color, narrow, print, space, touch } from "../../theme/index.ts";
 import { Button } from "../button.tsx";
-import { notices, takeBack, takeBackLast } from "./done.ts";
+import { notices, takeBack } from "./done.ts";
 
 const Region = styled(ToastRegion)`
   position: fixed;
   z-index: 20;
-  left: 50%;
+  /* Beside the work, never over what is pressed next. */
+  right: ${space.m};
   bottom: ${space.m};
-  transform: translateX(-50%);
-  width: min(560px, calc(100vw - 24px));
+  width: min(460px, calc(100vw - 24px));
   outline: none;
   ${narrow} {
     top: ${space.s};
     bottom: auto;
+    right: 12px;
   }
   ${print} {
     display: none;
@@ -57,22 +57,8 @@ const One = styled(Toast)`
   }
 ` as typeof Toast;
 
-/** True where someone types text of their own: there Ctrl+Z is the browser's. */
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && !!target.closest("input, textarea, [contenteditable]");
-
-/** What was done last, with the way back; Ctrl+Z takes it back too. */
-export function DoneNotices() {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== "z" || event.shiftKey || event.altKey) return;
-      if (!(event.ctrlKey || event.metaKey) || isTyping(event.target) || event.defaultPrevented) return;
-      event.preventDefault();
-      void takeBackLast();
-    };
-    document.addEventListener("keydown", onKey);
-    return () => document.removeEventListener("keydown", onKey);
-  }, []);
+/** The notice of what was done last, with the way back. */
+export function Notices() {
   return (
     <Region queue={notices} aria-label="What was done">
       {({ toast }) => {
