@@ -17,7 +17,7 @@ describe("the record", () => {
   test("three columns: as found, planned, as left, differences first", () => {
     const record = makeRecord(planAfter(demoBundle("netloft"), (step) => step.id.startsWith("set:V2")));
     const push = record.settings.find((row) => row.id === "V2");
-    expect(push).toEqual({ id: "V2", label: "PUSH", found: "7:30", planned: "11:15", left: "11:15" });
+    expect(push).toEqual({ id: "V2", name: "PUSH (V2)", found: "7:30", planned: "11:15", left: "11:15" });
     const same = record.settings.findIndex((row) => row.found === row.left && row.left === row.planned);
     expect(record.settings.slice(same).every((row) => row.found === row.left)).toBe(true);
   });

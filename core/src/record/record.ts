@@ -1,3 +1,4 @@
+import { controlName, entryName, menuValues } from "../board/index.ts";
 import { severityRank, wordsOf } from "../finding/index.ts";
 import type { OpenFinding } from "../job/index.ts";
 import { sameSeat, type Seat } from "../node/index.ts";
@@ -19,7 +20,8 @@ import {
 /** One control in three columns. */
 export interface SettingRow {
   id: string;
-  label: string;
+  /** What it is called: by its print on the board, or as its menu shows it. */
+  name: string;
   found: string;
   planned: string;
   left: string;
@@ -57,10 +59,12 @@ export interface SiteRecord {
 }
 
 function settingRows(plan: JobPlan): SettingRow[] {
+  const entries = menuValues(plan.bundle.board);
   const rows = plan.controls.controls.map((control): SettingRow => {
+    const entry = entries.find(({ item }) => control.kind === "values" && item.id === control.id);
     return {
       id: control.id,
-      label: control.label,
+      name: entry ? entryName(entry.item) : controlName(control),
       found: control.found.join(", "),
       planned: control.planned.join(", "),
       left: control.parts.map((part) => plan.now.positions[control.kind][part]).join(", "),

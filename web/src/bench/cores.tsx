@@ -56,11 +56,14 @@ function TagMark({
   number,
   lit,
   light,
+  keep,
 }: {
   tag: Tag;
   number: string;
   lit: boolean;
   light: (on: boolean) => void;
+  /** Keeps it lit, or no more. */
+  keep: () => void;
 }) {
   return (
     <g
@@ -68,6 +71,7 @@ function TagMark({
       aria-label={`${tag.name}, number ${number}`}
       onPointerEnter={() => light(true)}
       onPointerLeave={() => light(false)}
+      onClick={keep}
     >
       <circle
         cx={tag.at.x}
@@ -94,7 +98,9 @@ function TagMark({
 
 /** Cores from the clamps to numbered tags; what ends in a connector or at another device meets outside the tags. */
 export function Cores({ board, cores, numbers }: Props) {
-  const { lit, light } = useHighlight();
+  const { lit, light, kept, keep } = useHighlight();
+  const keeps = (device: string | undefined) => () =>
+    keep(isLit(kept, aboutDevice(device)) ? [] : aboutDevice(device));
   const { tags, routes } = wiringOf(board, cores);
   const tagOf = (device: string | undefined) => tags.find((tag) => tag.device === device);
   const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
@@ -173,6 +179,7 @@ export function Cores({ board, cores, numbers }: Props) {
               number={numberOf(numbers, device)}
               lit={isLit(lit, aboutDevice(device))}
               light={(on) => light(on ? aboutDevice(device) : [])}
+              keep={keeps(device)}
             />
           </g>
         );
@@ -184,6 +191,7 @@ export function Cores({ board, cores, numbers }: Props) {
           number={numberOf(numbers, tag.device)}
           lit={isLit(lit, aboutDevice(tag.device))}
           light={(on) => light(on ? aboutDevice(tag.device) : [])}
+          keep={keeps(tag.device)}
         />
       ))}
     </g>

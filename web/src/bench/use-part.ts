@@ -10,9 +10,12 @@ export const Marked = createContext<readonly Subject[]>([]);
 
 export const partKey = (subject: Subject) => `${subject.kind} ${subject.id}`;
 
+/** Parts that nobody presses or turns: a click on one asks what belongs to it. */
+const wired: readonly Subject["kind"][] = ["terminal", "link", "rail"];
+
 /** Props that make a drawn part pointable, focusable and named; `lit` tells that it is pointed at from anywhere. */
 export function usePart(subject: Subject, name: string) {
-  const { lit, light, pick } = useHighlight();
+  const { lit, light, pick, kept, keep } = useHighlight();
   const current = useContext(CurrentPart);
   const marked = useContext(Marked);
   const key = partKey(subject);
@@ -37,7 +40,13 @@ export function usePart(subject: Subject, name: string) {
               pick(subject);
             },
           }
-        : {}),
+        : {
+            // A click keeps what is wired lit with all that belongs to it, until the next one.
+            onClick: wired.includes(subject.kind)
+              ? () => keep(kept.length === 1 && isLit(kept, [subject]) ? [] : [subject])
+              : undefined,
+            onKeyDown: undefined,
+          }),
     },
   };
 }

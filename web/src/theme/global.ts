@@ -60,7 +60,10 @@ export const GlobalStyle = createGlobalStyle`
   :focus-visible { outline: 3px solid ${color.focus}; outline-offset: 2px; }
   @media print {
     :root { color-scheme: light; --ground: #fff; --surface: #fff; --ink: #000; --quiet: #333; --line: #999; --sunk: #fff; --accent: #000; }
-    @page { margin: 14mm; }
+    @page {
+      margin: 14mm;
+      @bottom-center { content: counter(page) " / " counter(pages); font: 8pt sans-serif; }
+    }
   }
   @media (prefers-reduced-motion: reduce) {
     *, *::before, *::after { animation: none !important; transition: none !important; }

@@ -143,7 +143,7 @@ describe("the jobs on a board", () => {
     const sent = begin(lessFeed);
     fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
     fireEvent.click(await screen.findByRole("button", { name: "What would revision 2 do to it?" }));
-    expect(await screen.findByText(/carries 374 mA opening, against a limit of 100 mA/)).toBeTruthy();
+    expect(await screen.findByText(/: 374 mA opening, against a limit of 100 mA/)).toBeTruthy();
     expect(sent.filter(({ method }) => method !== "GET")).toEqual([]);
     fireEvent.click(screen.getByRole("button", { name: "Take revision 2" }));
     await waitFor(() => expect(sent.map(({ method }) => method)).toContain("PUT"));

@@ -12,6 +12,7 @@ import { SaveMark } from "./save-mark.tsx";
 import { ShortcutHelp } from "./shortcut-help.tsx";
 import { StationRail } from "./station-rail.tsx";
 import { useJobOffers } from "./job-offers.ts";
+import { PaperHead } from "../paper/paper-head.tsx";
 import { RunFindings } from "./run-findings.tsx";
 import { UnstoredAnswers } from "./unstored.tsx";
 
@@ -130,6 +131,7 @@ function JobFrame() {
             </Button>
           </WhereKeys>
         </Bar>
+        <PaperHead />
         <DangerBar />
         <Above>
           <RunFindings />

@@ -145,6 +145,7 @@ const columnsWith = (acts: JobActs): Column<JobSummary>[] => [
   {
     id: "title",
     head: "Job",
+    isHead: true,
     by: ({ title }) => title,
     cell: (job) => (
       <JobLink to={`/jobs/${job.id}`}>

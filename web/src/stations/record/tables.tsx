@@ -1,4 +1,4 @@
-import { conductorText, controlName, quantityText, type ResultRow, type SiteRecord } from "@anvilcloud/core";
+import { conductorText, quantityText, type ResultRow, type SiteRecord } from "@anvilcloud/core";
 import { DataTable, Mark, useUnits, type Column } from "../../ui/index.ts";
 import { answerText } from "../shared/answer-text.ts";
 import { stationNames, whenText } from "../shared/words.ts";
@@ -71,7 +71,14 @@ interface Stand {
 }
 
 const standColumns: Column<Stand>[] = [
-  { id: "name", head: "Control", cell: ({ name }) => name, by: ({ name }) => name, phone: "below" },
+  {
+    id: "name",
+    head: "Control",
+    isHead: true,
+    cell: ({ name }) => name,
+    by: ({ name }) => name,
+    phone: "below",
+  },
   { id: "found", head: "As found", cell: ({ found }) => found },
   { id: "planned", head: "Planned", cell: ({ planned }) => planned },
   {
@@ -84,7 +91,7 @@ const standColumns: Column<Stand>[] = [
 /** How each switch, dial and link stood, should stand and stands; what is not as planned is bold. */
 export function Stands({ record: { settings, links } }: { record: SiteRecord }) {
   const rows: Stand[] = [
-    ...settings.map((row) => ({ ...row, name: controlName(row) })),
+    ...settings,
     ...links.map((link) => ({ ...link, id: `link ${link.between}`, name: `Link ${link.between}` })),
   ];
   return <DataTable label="Settings" rows={rows} columns={standColumns} rowKey={({ id }) => id} />;

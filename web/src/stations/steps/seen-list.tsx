@@ -1,10 +1,10 @@
-import type { BoardProfile, Seen } from "@anvilcloud/core";
+import { count, type BoardProfile, type Seen } from "@anvilcloud/core";
 import { Eye, Tv } from "lucide-react";
 import { styled } from "styled-components";
 import { LampShape } from "../../bench/index.ts";
 import { useLights } from "../../data/index.ts";
 import { color, plate, size, space } from "../../theme/index.ts";
-import { Glass } from "../../ui/index.ts";
+import { Glass, useInUnits } from "../../ui/index.ts";
 
 const List = styled.ul`
   display: grid;
@@ -49,7 +49,7 @@ function LampLine({ seen, board }: { seen: Extract<Seen, { kind: "lamp" }>; boar
         <b>{seen.label}</b> {still}
         {seen.meanwhile && `${seen.meanwhile} meanwhile, then `}
         {seen.is}
-        {seen.look?.flashes ? `, ${seen.look.flashes} flashes and a pause` : ""}
+        {seen.look?.flashes ? `, ${count(seen.look.flashes, "flash", "flashes")} and a pause` : ""}
         <small>
           {colour}: {seen.why}
         </small>
@@ -60,6 +60,7 @@ function LampLine({ seen, board }: { seen: Extract<Seen, { kind: "lamp" }>; boar
 
 /** What should be seen: lamps drawn as they will look, each with its reason, and what no lamp tells. */
 export function SeenList({ see, board }: { see: readonly Seen[]; board: BoardProfile }) {
+  const inUnits = useInUnits();
   return (
     <List aria-label="You should now see">
       {see.map((seen) =>
@@ -75,7 +76,7 @@ export function SeenList({ see, board }: { see: readonly Seen[]; board: BoardPro
         ) : (
           <li key={seen.text}>
             <Eye className="eye" size={22} aria-hidden />
-            <span>{seen.text}</span>
+            <span>{inUnits(seen.text)}</span>
           </li>
         ),
       )}

@@ -17,6 +17,7 @@ import {
   SubHeading,
   TextInput,
   useShortcuts,
+  useInUnits,
 } from "../../ui/index.ts";
 import { answerText } from "../shared/answer-text.ts";
 import { stationNames, stepAddress, whenText } from "../shared/words.ts";
@@ -182,6 +183,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   });
   const ran = useRan(plan, step);
   const held = step.gesture && heldBy(step.gesture, handlesOf(plan.bundle.board));
+  const inUnits = useInUnits();
   return (
     <Card aria-label={step.title}>
       <Head step={step} steps={steps} go={go} />
@@ -197,9 +199,9 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         </Notice>
       )}
       {gates.length > 0 && <GateNotice gates={gates} steps={steps} />}
-      {step.caution && <Notice tone="caution">{step.caution}</Notice>}
+      {step.caution && <Notice tone="caution">{inUnits(step.caution)}</Notice>}
       <Action>
-        <Says>{step.says}</Says>
+        <Says>{inUnits(step.says)}</Says>
         <StepPictures step={step} ran={ran} />
       </Action>
       <StepCores step={step} />

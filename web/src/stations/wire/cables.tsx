@@ -62,6 +62,7 @@ function columnsIn(units: Units, rename: (cable: CablePlan, run: string) => void
     {
       id: "cable",
       head: "Cable",
+      isHead: true,
       cell: (cable) => (
         <>
           <b>{cable.label}</b>

@@ -31,6 +31,8 @@ export interface Column<Row> {
   cell: (row: Row) => ReactNode;
   /** What its rows are sorted by; a column without it is not sorted. */
   by?: (row: Row) => string | number;
+  /** Set where it says what a row is about: readers tell it with every other cell. */
+  isHead?: boolean;
   /** Set where it holds figures, which stand at its right edge. */
   isNumber?: boolean;
   /** Set where it stands out among the others. */
@@ -202,18 +204,22 @@ export function DataTable<Row extends object>({
             );
           return (
             <Frame key={row.id} of={row.original} role="row" ref={measure} data-index={index}>
-              {columns.map(({ id, head, cell, isNumber, isMarked, phone }) => (
-                <td
-                  key={id}
-                  role="cell"
-                  data-head={head}
-                  data-number={isNumber || undefined}
-                  data-marked={isMarked || undefined}
-                  data-phone={phone}
-                >
-                  {cell(row.original)}
-                </td>
-              ))}
+              {columns.map(({ id, head, cell, isHead, isNumber, isMarked, phone }) => {
+                const Cell = isHead ? "th" : "td";
+                return (
+                  <Cell
+                    key={id}
+                    role={isHead ? "rowheader" : "cell"}
+                    scope={isHead ? "row" : undefined}
+                    data-head={head}
+                    data-number={isNumber || undefined}
+                    data-marked={isMarked || undefined}
+                    data-phone={phone}
+                  >
+                    {cell(row.original)}
+                  </Cell>
+                );
+              })}
             </Frame>
           );
         })}

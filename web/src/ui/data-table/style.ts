@@ -23,8 +23,11 @@ export const Sheet = styled.table`
     padding: ${space.xs} ${space.s};
     vertical-align: top;
   }
-  td {
+  td,
+  th[scope="row"] {
     border-bottom: 1px solid ${color.line};
+    text-align: left;
+    font-weight: 400;
   }
   [data-number] {
     text-align: right;
@@ -36,10 +39,10 @@ export const Sheet = styled.table`
   && [data-marked] {
     background: ${color.accentSoft};
   }
-  tr[data-lit="true"] td {
+  tr[data-lit="true"] > * {
     background: ${color.accentSoft};
   }
-  tr[data-changed="true"] td:first-child {
+  tr[data-changed="true"] > :first-child {
     box-shadow: inset 3px 0 0 ${color.accent};
   }
   ${narrow} {
@@ -61,7 +64,8 @@ export const Sheet = styled.table`
     tr[data-lit="true"] {
       background: ${color.accentSoft};
     }
-    td {
+    td,
+    th[scope="row"] {
       border: 0;
       padding: 0;
       flex: none;
@@ -75,19 +79,19 @@ export const Sheet = styled.table`
       color: ${color.quiet};
       font-size: ${size.tiny};
     }
-    td[data-phone="first"] {
+    [data-phone="first"] {
       flex: 1 1 52%;
       min-width: 0;
     }
-    td[data-phone="end"] {
+    [data-phone="end"] {
       order: 1;
       margin-left: auto;
     }
-    td[data-phone="below"] {
+    [data-phone="below"] {
       order: 2;
       flex: 1 1 100%;
     }
-    td[data-phone="off"] {
+    [data-phone="off"] {
       display: none;
     }
   }

@@ -45,6 +45,7 @@ function Lines({
           {
             id: "control",
             head: "Control",
+            isHead: true,
             cell: (row) => (
               <>
                 <b>{row.label}</b>

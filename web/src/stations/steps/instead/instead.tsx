@@ -2,7 +2,7 @@ import type { SeenInstead, Sights, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { useJobBench } from "../../../data/index.ts";
 import { useAnswer } from "../../../planner/index.ts";
-import { Choice, Loading, Quiet, Row, TextInput } from "../../../ui/index.ts";
+import { Choice, Loading, Quiet, Row, TextInput, useInUnits } from "../../../ui/index.ts";
 import { TappedLamps } from "./lamps.tsx";
 import { Likely } from "./likely.tsx";
 
@@ -61,13 +61,14 @@ function Told({
 /** What to do when a step does not show what it should: what was seen instead, and the single faults that would look like it. */
 export function Instead({ step }: { step: Step }) {
   const { plan } = useJobBench();
+  const inUnits = useInUnits();
   const [seen, setSeen] = useState<SeenInstead>({});
   const [part, setPart] = useState(0);
   const sights = useAnswer([plan, step.id], (planner) => planner.sights(step.id, setPart));
   const { board } = plan.bundle;
   return (
     <div style={{ display: "grid", gap: 12 }}>
-      {step.ifNot && <p>{step.ifNot}</p>}
+      {step.ifNot && <p>{inUnits(step.ifNot)}</p>}
       {!sights && <Loading what={`every single fault, ${Math.round(part * 100)} % tried`} />}
       {sights && sights.faulty.length === 0 && (
         <Quiet>No single fault of what is wired shows in this step. Stop, and note what you see.</Quiet>
