@@ -1,5 +1,5 @@
 import { partText, type Subject } from "@anvilcloud/core";
-import { Download, Maximize, Minimize, Printer, Scan, ZoomIn, ZoomOut } from "lucide-react";
+import { Download, Expand, Maximize, Printer, Shrink, ZoomIn, ZoomOut } from "lucide-react";
 import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { css, styled } from "styled-components";
 import { useHighlight } from "../data/index.ts";
@@ -129,7 +129,12 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
   }
 
   return (
-    <Frame onKeyDown={onKeyDown} $large={large} aria-label={large ? `${label}, large` : undefined}>
+    <Frame
+      onKeyDown={onKeyDown}
+      $large={large}
+      data-large={large}
+      aria-label={large ? `${label}, large` : undefined}
+    >
       <Above>
         {lead}
         <Tools role="toolbar" aria-label="Drawing">
@@ -140,7 +145,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
             <ZoomOut size={20} aria-hidden />
           </Tool>
           <Tool $kind="outlined" onPress={fit} isDisabled={zoomed <= 1} aria-label="Whole board, key 0">
-            <Scan size={20} aria-hidden />
+            <Maximize size={20} aria-hidden />
           </Tool>
           <Tool
             ref={opener}
@@ -148,7 +153,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
             onPress={turnLarge}
             aria-label={large ? "Back to the page, key Esc" : "As large as the window, key f"}
           >
-            {large ? <Minimize size={20} aria-hidden /> : <Maximize size={20} aria-hidden />}
+            {large ? <Shrink size={20} aria-hidden /> : <Expand size={20} aria-hidden />}
           </Tool>
         </Tools>
       </Above>

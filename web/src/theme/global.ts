@@ -57,6 +57,8 @@ export const GlobalStyle = createGlobalStyle`
   h1, h2, h3, p, ul, ol, dl, dd, figure { margin: 0; padding: 0; }
   ul, ol { list-style: none; }
   a { color: ${color.accent}; }
+  /* What has the window to itself lies over all that keeps its place. */
+  aside:has([data-large="true"]) { z-index: 10; }
   :focus-visible { outline: 3px solid ${color.focus}; outline-offset: 2px; }
   @media print {
     :root { color-scheme: light; --ground: #fff; --surface: #fff; --ink: #000; --quiet: #333; --line: #999; --sunk: #fff; --accent: #000; }

@@ -10,6 +10,7 @@ import { Signing } from "./signing.tsx";
 import { Results, Stands, Wires } from "./tables.tsx";
 
 const Sheet = styled.article`
+  --table-ground: ${color.surface};
   max-width: 900px;
   display: grid;
   grid-template-columns: minmax(0, 1fr);

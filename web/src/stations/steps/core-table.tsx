@@ -103,7 +103,13 @@ export function CoreTable({
         cell: ({ colour }) => <CoreMark colour={colour} />,
         by: ({ colour }) => colour,
       },
-      { id: "to", head: "To", cell: (core) => <Mark>{to(core)}</Mark>, by: to, phone: "end" },
+      {
+        id: "to",
+        head: "To",
+        cell: (core) => <Mark style={{ whiteSpace: "normal" }}>{to(core)}</Mark>,
+        by: to,
+        phone: "end",
+      },
       ...(long
         ? [
             {

@@ -10,12 +10,12 @@ export const Sheet = styled.table`
   thead th {
     position: sticky;
     top: 0;
-    z-index: 1;
     background: var(--table-ground, ${color.ground});
     text-align: left;
     font-weight: 600;
     color: ${color.quiet};
     font-size: ${size.tiny};
+    vertical-align: middle;
     border-bottom: 1.5px solid ${color.strongLine};
   }
   th,
