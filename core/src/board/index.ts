@@ -36,6 +36,7 @@ export {
   movingThing,
   opensByAngle,
   purposeLabel,
+  releasedCaution,
   slotName,
   theLeaf,
 } from "./purpose.ts";

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { boardSchema, idSchema, type BoardProfile } from "../board/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
+import { jobStandings } from "../record/index.ts";
 import { jobSchema, logEntrySchema, presetSchema } from "../job/index.ts";
 
 /** A profile as it was read: its own published schema says what stands in it. */
@@ -27,7 +28,7 @@ export const storedJobSchema = z.strictObject({
 const shelfSchema = z.enum(["jobs", "templates", "archive", "bin"]);
 
 /** How a job stands, by its log; what waits is told by its installer, or has a step that was not seen. */
-const standingSchema = z.enum(["not-begun", "under-way", "waiting", "opened-again", "handed-over"]);
+const standingSchema = z.enum(jobStandings);
 
 /** A line of the list of jobs. */
 const jobSummarySchema = z.strictObject({
@@ -215,7 +216,6 @@ export type NewCopy = z.output<typeof newCopySchema>;
 export type ImportQuery = z.output<typeof importQuerySchema>;
 export type ImportMeets = z.output<typeof importMeetsSchema>;
 export type Shelf = z.output<typeof shelfSchema>;
-export type JobStanding = z.output<typeof standingSchema>;
 export type NewJob = z.output<typeof newJobSchema>;
 export type LogPage = z.output<typeof logPageSchema>;
 export type SessionState = z.output<typeof sessionSchema>;

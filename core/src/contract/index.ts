@@ -29,7 +29,6 @@ export type {
   JobsQuery,
   NewCopy,
   Overview,
-  JobStanding,
   Shelf,
   DeviceCatalogue,
   JobsPage,

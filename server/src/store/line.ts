@@ -1,4 +1,4 @@
-import { closingKinds, nextServiceDay, type JobStanding } from "@anvilcloud/core";
+import { closingKinds, jobStanding, nextServiceDay } from "@anvilcloud/core";
 import type { Knex } from "knex";
 
 /** The last answer of every step of a job: how many stand, and how many of them were not seen as they should be. */
@@ -30,17 +30,6 @@ type Told = Record<Exclude<keyof typeof told, "months">, string | null> & {
   board_id: string;
 };
 
-function standingOf(
-  { answered, unseen }: { answered: number; unseen: number },
-  closing: "handed-over" | "reopened" | undefined,
-  waitsFor: string,
-): JobStanding {
-  if (closing === "handed-over") return "handed-over";
-  if (waitsFor || unseen > 0) return "waiting";
-  if (closing === "reopened") return "opened-again";
-  return answered > 0 ? "under-way" : "not-begun";
-}
-
 /** Writes what the list of jobs says of one, from its document and log: what is looked for, filtered and sorted is kept apart from them. */
 export async function writeLine(trx: Knex, id: string): Promise<void> {
   const job = (await trx("jobs")
@@ -70,7 +59,7 @@ export async function writeLine(trx: Knex, id: string): Promise<void> {
     found_by: asFound(words.filter(Boolean).join(" ")),
     answered,
     unseen,
-    standing: standingOf({ answered, unseen }, closing?.kind, kept?.waits_for ?? ""),
+    standing: jobStanding({ answered, unseen, closing: closing?.kind, waitsFor: kept?.waits_for ?? "" }),
     handed_over_at: handedOverAt,
     next_service: handedOverAt && months ? nextServiceDay(handedOverAt, months) : null,
     reopened: closing?.kind === "reopened" ? closing.reason : null,

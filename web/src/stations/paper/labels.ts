@@ -162,7 +162,7 @@ export function cabinetLabel(text: CabinetText): TDocumentDefinitions {
         columnGap: 8,
       },
       {
-        text: "Switch off at the breaker before anything is opened. Settings belong to whoever commissioned it.",
+        text: "Before anything is opened: off at the breaker, battery and solar panel off where there are any, and proved dead.",
         fontSize: 7,
         margin: [0, 4, 0, 0],
       },

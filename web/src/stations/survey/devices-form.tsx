@@ -1,10 +1,12 @@
 import {
   count,
   draftInstance,
+  isAbout,
   leafName,
   listed,
   profileOf,
   sentence,
+  severityRank,
   type DeviceProfile,
   type JobEdit,
 } from "@anvilcloud/core";
@@ -55,7 +57,13 @@ export function DevicesForm() {
     },
     [changeAndTell],
   );
-  const wants = useWants("devices");
+  // Folded it still says that something about its devices has to be put right.
+  const faults = plan.findings.filter(
+    (finding) =>
+      severityRank[finding.severity] <= severityRank.fault &&
+      job.devices.some(({ id }) => isAbout(finding, "device", id)),
+  ).length;
+  const wants = [...useWants("devices"), ...(faults ? [`${count(faults, "finding")} put right`] : [])];
   return (
     <Section part="devices" title="Devices on site" says={count(job.devices.length, "device")} wants={wants}>
       {job.devices.length === 0 && (

@@ -108,7 +108,7 @@ function LeafFields({
 
 /** The gate itself: leaves, users, sight, mains, notes. */
 export function GateForm() {
-  const { job, plan, change } = useJobBench();
+  const { job, plan, change, changeAndTell } = useJobBench();
   const { board } = plan.bundle;
   const thing = movingThing(board);
   const names = leafWords(board);
@@ -159,7 +159,12 @@ export function GateForm() {
         ))}
         {measured.length > 0 && (
           <Row>
-            <Button $kind="outlined" onPress={() => change({ kind: "confirm", what: measured })}>
+            <Button
+              $kind="outlined"
+              onPress={() =>
+                changeAndTell([{ kind: "confirm", what: measured }], "Sizes and masses are as written.")
+              }
+            >
               <Check size={18} aria-hidden /> They are as written
             </Button>
             <Quiet>Sizes and masses marked assumed are those of an ordinary {thing}.</Quiet>
