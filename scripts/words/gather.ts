@@ -72,7 +72,7 @@ export function* gather(bundle: JobBundle): Generator<Said> {
     const { label } = behaviour(id);
     if (idle) yield { where: "wish idle", text: `${label}. ${idle}` };
     if (start)
-      yield { where: "wish start", text: `${label}: ${behaviourText(id, start.value)}. ${start.why}` };
+      yield { where: "wish start", text: `${label}: ${behaviourText(id, start.value)}. ${start.why ?? ""}` };
     if (decided)
       yield { where: "wish decided", text: `${label}: ${behaviourText(id, decided.value)}. ${decided.why}` };
   }

@@ -29,7 +29,8 @@ function supplyText({ supply }: BoardProfile): string {
     : supply.recognised
       ? ", recognised by itself"
       : "";
-  return `${sentence(supply.kind)}, ${volts} V${how}`;
+  const kind = supply.kind === "dc" ? "DC" : sentence(supply.kind);
+  return `${kind}, ${volts} V${how}`;
 }
 
 function displayText({ display }: BoardProfile): string {
@@ -48,8 +49,10 @@ function rails(board: BoardProfile): string {
       .map((rail) => {
         const limit =
           rail.limitMilliamps ?? board.budgets.find((each) => each.id === rail.budget)?.limitMilliamps;
-        const most = limit ? `, ${plainNumber(limit)} mA${rail.budget ? " shared" : ""}` : "";
-        return `${rail.label} (${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}${most})`;
+        const gives = `${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}`;
+        const most = limit ? `${plainNumber(limit)} mA${rail.budget ? " shared" : ""}` : "";
+        const facts = [rail.label.includes(gives) ? "" : gives, most].filter(Boolean).join(", ");
+        return facts ? `${rail.label} (${facts})` : rail.label;
       }),
   );
 }
@@ -111,7 +114,7 @@ function fallText({ falls }: BoardProfile, on: BoardProfile["falls"][number]["on
     .filter((fall) => fall.on === on)
     .map(({ does, afterSeconds }) => {
       const what =
-        typeof does === "object" ? `what ${behaviour(does.by).label.toLowerCase()} says` : fallWords[does];
+        typeof does === "object" ? `as set by ${behaviour(does.by).label.toLowerCase()}` : fallWords[does];
       return afterSeconds ? `${what} after ${plainNumber(afterSeconds)} s` : what;
     });
   return texts.join(", or ");

@@ -20,6 +20,7 @@ export {
   menuValues,
   bankText,
   nearestText,
+  positionTexts,
   positionsText,
   readBank,
   selectorsOf,

@@ -151,8 +151,17 @@ export const handlesOf =
 
 /** Where switches, slides and jumpers stand, each as it is printed: "S1 on and LOCK stay". */
 export function positionsText(board: BoardProfile, parts: readonly string[], at: readonly string[]): string {
+  return listed(positionTexts(board, parts, at));
+}
+
+/** Each control with where it stands. */
+export function positionTexts(
+  board: BoardProfile,
+  parts: readonly string[],
+  at: readonly string[],
+): string[] {
   const called = handlesOf(board);
-  return listed(parts.map((id, index) => `${called(id)} ${at[index]}`));
+  return parts.map((id, index) => `${called(id)} ${at[index]}`);
 }
 
 /** The lamp that tells an input's state, where the board has one. */

@@ -14,6 +14,16 @@ const usualCable = (profile: DeviceProfile): Cable => ({
 /** True where a cable is as long as it is drafted: nobody has measured it. */
 const isAssumed = (cable: Cable | undefined): boolean => cable?.lengthM === usualLengthM;
 
+/** A name that no device of the job bears yet: the same, or the same with a number. */
+function freeName(job: Job, name: string): string {
+  const borne = new Set(job.devices.map((device) => device.name));
+  if (!borne.has(name)) return name;
+  const stem = name.replace(/ \(\d+\)$/, "");
+  let n = 2;
+  while (borne.has(`${stem} (${n})`)) n += 1;
+  return `${stem} (${n})`;
+}
+
 /** A device newly put on a job: an id and a name of its own, cables assumed, a drive on the first leaf without one. */
 export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance {
   const taken = new Set(job.devices.map((device) => device.id));
@@ -24,7 +34,7 @@ export function draftInstance(job: Job, profile: DeviceProfile): DeviceInstance 
   return {
     id: `${profile.kind}-${n}`,
     device: { id: profile.id, revision: profile.revision },
-    name: n > 1 ? `${profile.name} ${n}` : profile.name,
+    name: freeName(job, profile.name),
     ...(profile.kind === "drive" && free ? { leaf: free.id } : {}),
     cables: Object.fromEntries(profile.parts.map((part) => [part.id, usualCable(profile)])),
   };
@@ -44,8 +54,7 @@ export function withDevice(job: Job, device: DeviceInstance, at = job.devices.le
   const stem = device.id.replace(/-\d+$/, "");
   let n = 2;
   while (taken.has(`${stem}-${n}`)) n += 1;
-  const name = `${device.name.replace(/ \d+$/, "")} ${n}`;
-  return placed(job, { ...device, id: `${stem}-${n}`, name }, at);
+  return placed(job, { ...device, id: `${stem}-${n}`, name: freeName(job, device.name) }, at);
 }
 
 /** One leaf, or a pair, alike in everything but their part: with two, one overlaps the other. */

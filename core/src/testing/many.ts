@@ -38,3 +38,50 @@ export function manyDevices(board: BoardProfile, count: number, seed: number): S
 /** Boards of different manner on which large jobs are tried. */
 export const largeBoards = () =>
   ["osierbeck-quernish", "hexby-hoistrum", "pengrath-drawmel"].map(shippedBoard);
+
+/** The blocks of a board that a larger one would have more of. */
+const repeated: readonly BoardProfile["blocks"][number]["purpose"][] = [
+  "protection",
+  "command",
+  "limits",
+  "supply",
+];
+
+/** A board with its inputs and supplies again and again, under other letters: for faces that are too wide to be read in one piece. */
+export function widened(board: BoardProfile, letters: readonly string[]): BoardProfile {
+  const again = board.blocks.filter(({ purpose }) => repeated.includes(purpose));
+  const ids = new Set(again.map(({ id }) => id));
+  const isAgain = (terminal: string) => ids.has(terminal.replace(/\d+$/, ""));
+  const copies = letters.map((letter) => {
+    const low = letter.toLowerCase();
+    const named = (terminal: string) => terminal.replace(/\d+$/, (number) => letter + number);
+    const commons = board.commons
+      .filter(({ terminals }) => terminals.every(isAgain))
+      .map(({ id, terminals }) => ({ id: `${id}-${low}`, terminals: terminals.map(named) }));
+    // A copy rests by a link of its own: what switches the first off would switch off all of them.
+    const inputs = board.inputs
+      .filter(({ terminal }) => isAgain(terminal))
+      .map(({ link: _link, off: _off, setBy: _setBy, ...input }) => ({
+        ...input,
+        id: `${input.id}-${low}`,
+        terminal: named(input.terminal),
+        setBy: [],
+        ...(input.common ? { common: `${input.common}-${low}` } : {}),
+        ...(input.contact === "closed" && input.guards.length ? { link: `link-${input.id}-${low}` } : {}),
+      }));
+    const links = inputs.flatMap((input): BoardProfile["links"] => {
+      const from = commons.find(({ id }) => id === input.common)?.terminals[0];
+      return "link" in input && input.link && from
+        ? [{ id: input.link, between: [from, input.terminal], delivered: "in" }]
+        : [];
+    });
+    return { blocks: again.map((block) => ({ ...block, id: block.id + letter })), commons, inputs, links };
+  });
+  return {
+    ...board,
+    blocks: [...board.blocks, ...copies.flatMap(({ blocks }) => blocks)],
+    commons: [...board.commons, ...copies.flatMap(({ commons }) => commons)],
+    inputs: [...board.inputs, ...copies.flatMap(({ inputs }) => inputs)],
+    links: [...board.links, ...copies.flatMap(({ links }) => links)],
+  };
+}

@@ -5,7 +5,18 @@ import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
 import { faceBox, partsOf } from "./geometry.ts";
 import { benchBox } from "./routes.ts";
-import { Dials, Dips, DisplayPart, Keys, Lamps, Links, Selectors, Slots, Terminals } from "./parts/index.ts";
+import {
+  Dials,
+  Dips,
+  DisplayPart,
+  Keys,
+  Lamps,
+  Links,
+  Plates,
+  Selectors,
+  Slots,
+  Terminals,
+} from "./parts/index.ts";
 import { CurrentPart, Marked, partKey } from "./use-part.ts";
 import type { BenchView } from "./view.ts";
 
@@ -13,7 +24,10 @@ const Drawing = styled.svg`
   display: block;
   width: 100%;
   height: auto;
-  max-height: 70dvh;
+  /* One in several plates is as wide as it can be, and scrolls: its print would be too small to read. */
+  &[data-plates="1"] {
+    max-height: 70dvh;
+  }
   [data-part] {
     cursor: default;
     outline: none;
@@ -82,19 +96,13 @@ export function BoardFace({
       <CurrentPart value={interactive ? partKey(parts[current] as Subject) : undefined}>
         <Drawing
           ref={drawing}
+          data-plates={layout.plates.length}
           viewBox={`${x} ${y} ${width} ${height}`}
           role="group"
           aria-label={label}
           onKeyDown={onKeyDown}
         >
-          <rect
-            width={layout.width}
-            height={layout.height}
-            rx={4}
-            fill={plate.base}
-            stroke={plate.edge}
-            strokeWidth={1.2}
-          />
+          <Plates board={board} />
           {title && (
             <text
               x={title.box.x}

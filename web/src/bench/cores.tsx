@@ -26,6 +26,22 @@ function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]
   );
 }
 
+/** A cable in which several cores lie, its two ways joined without a seam. */
+function SheathLine({ paths, bold }: { paths: readonly string[]; bold: boolean }) {
+  const lines = [
+    { stroke: color.surface, width: 3.2 },
+    { stroke: color.ink, width: 2.5 },
+    { stroke: bold ? plate.brass : plate.faint, width: 1.8 },
+  ];
+  return (
+    <g fill="none" strokeLinecap="round">
+      {lines.flatMap(({ stroke, width }) =>
+        paths.map((path) => <path key={`${stroke} ${path}`} d={path} stroke={stroke} strokeWidth={width} />),
+      )}
+    </g>
+  );
+}
+
 function curve(from: Point, to: Point): string {
   const middle = (from.y + to.y) / 2;
   return `M${from.x} ${from.y} C${from.x} ${middle} ${to.x} ${middle} ${to.x} ${to.y}`;
@@ -101,7 +117,7 @@ export function Cores({ board, cores, numbers }: Props) {
   const { lit, light, kept, keep } = useHighlight();
   const keeps = (device: string | undefined) => () =>
     keep(isLit(kept, aboutDevice(device)) ? [] : aboutDevice(device));
-  const { tags, routes } = wiringOf(board, cores);
+  const { tags, routes, sheaths } = wiringOf(board, cores);
   const tagOf = (device: string | undefined) => tags.find((tag) => tag.device === device);
   const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
   const outside: { key: string; device: string | undefined; from: Tag; colour: Core["colour"] }[] = [];
@@ -122,6 +138,13 @@ export function Cores({ board, cores, numbers }: Props) {
           path={pathOf(points)}
           colour={core.colour}
           bold={isLit(lit, aboutCore(core))}
+        />
+      ))}
+      {sheaths.map(({ tag, along, on }) => (
+        <SheathLine
+          key={tag.key}
+          paths={[pathOf(along), pathOf(on)]}
+          bold={isLit(lit, aboutDevice(tag.device))}
         />
       ))}
       {[...joined].map(([joint, ends]) => {

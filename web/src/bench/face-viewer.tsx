@@ -1,4 +1,4 @@
-import { partText, type Subject } from "@anvilcloud/core";
+import { layoutOf, partText, type Subject } from "@anvilcloud/core";
 import { Download, Expand, Maximize, Printer, Shrink, ZoomIn, ZoomOut } from "lucide-react";
 import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { css, styled } from "styled-components";
@@ -28,8 +28,16 @@ const Frame = styled.figure<{ $large: boolean }>`
     `}
 `;
 
-const Window = styled.div<{ $zoomed: boolean; $large: boolean }>`
+const Window = styled.div<{ $zoomed: boolean; $large: boolean; $several: boolean }>`
   overflow: hidden;
+  /* Several plates below one another scroll in the window of the bench, which stays in sight as a whole. */
+  ${({ $several, $large }) =>
+    $several &&
+    !$large &&
+    css`
+      overflow-y: auto;
+      max-height: 70dvh;
+    `}
   ${({ $large }) =>
     $large &&
     css`
@@ -173,6 +181,7 @@ export function FaceViewer({ view, label, fileName, numbers = {}, caption = [], 
         ref={frame}
         $zoomed={zoomed > 1}
         $large={large}
+        $several={layoutOf(view.board).plates.length > 1}
         data-drawing={`${whole.x} ${whole.y} ${whole.width} ${whole.height}`}
       >
         <BoardFace view={view} numbers={numbers} box={box} label={label} />

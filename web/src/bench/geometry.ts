@@ -2,6 +2,7 @@ import {
   layoutOf,
   sizes,
   switchIds,
+  terminalOf,
   terminalsOf,
   type BoardProfile,
   type Box,
@@ -16,11 +17,26 @@ export const around = {
   margin: 5,
   firstLane: 3,
   lanePitch: 1.9,
+  cablePitch: 3,
   beyond: 13,
+  /** Lanes beside a face before cores are drawn as the cables they lie in. */
+  mostLanes: 12,
+  /** And between two plates of one face. */
+  mostLanesBetween: 8,
 } as const;
 
-/** True for a block on the upper edge, whose cores leave upwards. */
-export const isUpper = (board: BoardProfile, y: number) => y < layoutOf(board).height / 2;
+/** The edge a terminal sits at: of which plate, and whether the upper one, where cores leave upwards. */
+export interface Edge {
+  plate: number;
+  upper: boolean;
+}
+
+/** The edge of a terminal; undefined for one that the board does not have. */
+export function edgeAt(board: BoardProfile, terminalId: string): Edge | undefined {
+  const block = terminalOf(board, terminalId)?.block.id;
+  const placed = layoutOf(board).blocks.find(({ id }) => id === block);
+  return placed && { plate: placed.plate, upper: placed.edge === "top" };
+}
 
 /** The face alone, with a little room. */
 export function faceBox(board: BoardProfile): Box {
@@ -34,9 +50,9 @@ export function faceBox(board: BoardProfile): Box {
 /** Where a core leaves its terminal: the outer edge of its block. */
 export function corePoint(board: BoardProfile, terminalId: string): Point | undefined {
   const clamp = layoutOf(board).terminals[terminalId];
-  if (!clamp) return undefined;
-  const upper = isUpper(board, clamp.y);
-  return { x: clamp.x, y: clamp.y + (upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
+  const edge = edgeAt(board, terminalId);
+  if (!clamp || !edge) return undefined;
+  return { x: clamp.x, y: clamp.y + (edge.upper ? -sizes.blockHeight / 2 : sizes.blockHeight / 2) };
 }
 
 /** Each device's number on the bench, in the order of the job. */

@@ -1,5 +1,6 @@
 import {
   layoutOf,
+  sizes,
   terminalIn,
   terminalOf,
   type BoardProfile,
@@ -7,7 +8,7 @@ import {
   type Core,
   type Point,
 } from "@anvilcloud/core";
-import { around, corePoint, isUpper } from "./geometry.ts";
+import { around, corePoint, edgeAt, type Edge } from "./geometry.ts";
 
 /** A numbered tag at the face's edge: the cores of one device that leave at one block. */
 export interface Tag {
@@ -37,16 +38,24 @@ export function spread(wanted: readonly number[], pitch: number, from: number, t
   return placed;
 }
 
-/** A core's way from its clamp to its tag: up or down to a lane of its own, along it, and on to the tag. */
+/** A core's way from its clamp to its tag: up or down to a lane of its own, along it, and on to the tag; or to where its cable begins. */
 interface Route {
   core: Core;
   points: Point[];
 }
 
-/** Everything around the face: tags, the cores' ways to them, and how far out the tags lie, mm. */
+/** A cable in which the cores of a tag lie together: along a lane, and on to the tag. */
+interface Sheath {
+  tag: Tag;
+  along: Point[];
+  on: Point[];
+}
+
+/** Everything around the face: tags, the cores' ways to them, cables where lanes would run out, and how far out the tags lie, mm. */
 export interface Wiring {
   tags: Tag[];
   routes: Route[];
+  sheaths: Sheath[];
   depth: { upper: number; lower: number };
 }
 
@@ -56,13 +65,17 @@ const apart = 1.1;
 const reach = 2.9;
 
 interface Draft {
-  core: Core;
+  cores: readonly Core[];
   /** The tag it ends at; undefined for a bridge from clamp to clamp. */
   tag?: number;
-  /** Where it leaves its clamp, and where it enters its tag. */
-  from: number;
+  /** Where its cores leave their clamps: one, or several that lie in one cable. */
+  from: readonly number[];
+  /** Where it enters its tag. */
   to: number;
 }
+
+/** True for a core that goes straight on to its tag and needs no lane. */
+const isStraight = ({ from, to }: Draft) => from.length === 1 && Math.abs(from[0]! - to) <= 1e-6;
 
 /** Places beside one another for what leaves at one point. */
 const beside = (x: number, at: number, count: number, step: number) => x + (at - (count - 1) / 2) * step;
@@ -81,8 +94,11 @@ function lanesOf(drafts: readonly Draft[]): number[] {
   const ends: number[] = [];
   const lanes: number[] = drafts.map(() => 0);
   const order = drafts
-    .map(({ from, to }, at) => ({ at, left: Math.min(from, to), right: Math.max(from, to) }))
-    .filter(({ left, right }) => right - left > 1e-6)
+    .flatMap((draft, at) =>
+      isStraight(draft)
+        ? []
+        : [{ at, left: Math.min(...draft.from, draft.to), right: Math.max(...draft.from, draft.to) }],
+    )
     .sort((a, b) => a.left - b.left || a.right - b.right);
   for (const { at, left, right } of order) {
     const free = ends.findIndex((end) => end + apart <= left);
@@ -99,12 +115,12 @@ function lanesOf(drafts: readonly Draft[]): number[] {
  */
 function clearedOf(drafts: readonly Draft[], lanes: number[]): number[] {
   for (let round = 0; round < drafts.length; round++) {
-    const clash = drafts.findIndex(({ from, to }, at) =>
+    const clash = drafts.findIndex((draft, at) =>
       drafts.some(
         (other, its) =>
           its !== at &&
-          Math.abs(from - to) > 1e-6 &&
-          Math.abs(to - other.from) < apart * 0.65 &&
+          !isStraight(draft) &&
+          other.from.some((x) => Math.abs(draft.to - x) < apart * 0.65) &&
           lanes[at]! <= lanes[its]!,
       ),
     );
@@ -123,13 +139,18 @@ interface Group {
   x: number;
 }
 
-function groupsOf(board: BoardProfile, cores: readonly Core[], upper: boolean): Group[] {
+/** True for a terminal at this edge. */
+function isAt(board: BoardProfile, terminal: string, edge: Edge): boolean {
+  const its = edgeAt(board, terminal);
+  return its?.plate === edge.plate && its.upper === edge.upper;
+}
+
+function groupsOf(board: BoardProfile, cores: readonly Core[], edge: Edge): Group[] {
   const groups = new Map<string, Core[]>();
   for (const core of cores) {
     if (core.from.kind === "terminal") continue;
     const terminal = terminalOf(board, terminalIn(core.to) ?? "");
-    const point = terminal && corePoint(board, terminal.id);
-    if (!terminal || !point || isUpper(board, point.y) !== upper) continue;
+    if (!terminal || !isAt(board, terminal.id, edge)) continue;
     const key = `${core.device ?? "~"} ${terminal.block.id}`;
     groups.set(key, [...(groups.get(key) ?? []), core]);
   }
@@ -141,16 +162,11 @@ function groupsOf(board: BoardProfile, cores: readonly Core[], upper: boolean): 
 }
 
 /** Bridges between two clamps of one edge, each with a stand-in for its other end. */
-function bridgesOf(
-  board: BoardProfile,
-  cores: readonly Core[],
-  upper: boolean,
-): { core: Core; back: Core }[] {
+function bridgesOf(board: BoardProfile, cores: readonly Core[], edge: Edge): { core: Core; back: Core }[] {
   return cores.flatMap((core) => {
     const [from, to] = [terminalIn(core.from), terminalIn(core.to)];
     if (from === undefined || to === undefined) return [];
-    const ends = [corePoint(board, to), corePoint(board, from)];
-    if (ends.some((end) => !end || isUpper(board, end.y) !== upper)) return [];
+    if (![from, to].every((end) => isAt(board, end, edge))) return [];
     return [{ core, back: { ...core, id: `${core.id} back`, to: core.from } }];
   });
 }
@@ -170,29 +186,14 @@ function exitsOf(board: BoardProfile, cores: readonly Core[]): Map<string, numbe
   );
 }
 
-function sideOf(
-  board: BoardProfile,
-  cores: readonly Core[],
-  upper: boolean,
-): { wiring: Omit<Wiring, "depth">; depth: number } {
-  const groups = groupsOf(board, cores, upper);
-  const bridges = bridgesOf(board, cores, upper);
-  const mine = [
-    ...groups.flatMap((group) => group.cores),
-    ...bridges.flatMap(({ core, back }) => [core, back]),
-  ];
-  const exits = exitsOf(board, mine);
-  const { width, height } = layoutOf(board);
-  // More tags than the face is wide stand out to both sides of it, and none over another.
-  const beyond = Math.max(0, (groups.length * around.tagPitch - width) / 2);
-  const xs = spread(
-    groups.map((group) => group.x),
-    around.tagPitch,
-    2 - beyond,
-    width - 2 + beyond,
-  );
+/** Where each core enters its tag: straight on where it can, else at the nearest place nothing else takes. */
+function singlesOf(
+  groups: readonly Group[],
+  xs: readonly number[],
+  exits: ReadonlyMap<string, number>,
+): Draft[] {
   const taken: number[] = [];
-  const drafts = groups.flatMap((group, tag) => {
+  return groups.flatMap((group, tag) => {
     const inOrder = [...group.cores].sort((a, b) => exits.get(a.id)! - exits.get(b.id)!);
     return inOrder.map((core, at): Draft => {
       const from = exits.get(core.id)!;
@@ -201,40 +202,113 @@ function sideOf(
       const straight = from >= least && from <= most && taken.every((x) => Math.abs(x - from) >= apart);
       const to = straight ? from : freePlace(beside(xs[tag]!, at, inOrder.length, 1.6), others, least, most);
       taken.push(to);
-      return { core, tag, from, to };
+      return { cores: [core], tag, from: [from], to };
     });
   });
-  for (const { core, back } of bridges)
-    drafts.push({ core, from: exits.get(core.id)!, to: exits.get(back.id)! });
-  const lanes = lanesOf(drafts);
-  const depth = around.firstLane + Math.max(0, ...lanes) * around.lanePitch + around.firstLane + around.tag;
-  const out = (distance: number) => (upper ? -distance : height + distance);
-  const tags = groups.map((group, at): Tag => ({ ...group, upper, at: { x: xs[at]!, y: out(depth) } }));
-  const routes = drafts.map(({ core, tag, from, to }, at): Route => {
-    const start = corePoint(board, terminalIn(core.to)!)!.y;
-    const rim =
-      tag === undefined ? undefined : Math.sqrt(Math.max(0, around.tag ** 2 - (to - xs[tag]!) ** 2));
-    const end = rim === undefined ? start : out(depth - rim);
-    const lane = out(around.firstLane + lanes[at]! * around.lanePitch);
-    const bent = Math.abs(from - to) > 1e-6;
-    const between = bent
-      ? [
-          { x: from, y: lane },
-          { x: to, y: lane },
-        ]
-      : [];
-    return { core, points: [{ x: from, y: start }, ...between, { x: to, y: end }] };
-  });
-  return { wiring: { tags, routes }, depth };
 }
 
-/** The cores around the face, routed in lanes so that none runs along another or over a clamp. */
+/** The cores of each tag together, as the cable they lie in. */
+function cablesOf(
+  groups: readonly Group[],
+  xs: readonly number[],
+  exits: ReadonlyMap<string, number>,
+): Draft[] {
+  return groups.map((group, tag): Draft => {
+    const from = group.cores.map((core) => exits.get(core.id)!);
+    const [least, most] = [xs[tag]! - reach, xs[tag]! + reach];
+    const alone = from.length === 1 && from[0]! >= least && from[0]! <= most;
+    return {
+      cores: group.cores,
+      tag,
+      from,
+      to: alone ? from[0]! : freePlace(xs[tag]!, [...exits.values()], least, most),
+    };
+  });
+}
+
+/** How far out the tags of an edge lie, mm: as far as its lanes need, and between two plates no farther than there is room. */
+function depthOf(lanes: number, usual: number, isBetween: boolean): { depth: number; pitch: number } {
+  const rest = 2 * around.firstLane + around.tag;
+  const room = sizes.channel / 2 - around.tag - around.firstLane - rest;
+  const pitch = isBetween ? Math.min(usual, room / Math.max(1, lanes - 1)) : usual;
+  return { depth: rest + (lanes - 1) * pitch, pitch };
+}
+
+function sideOf(
+  board: BoardProfile,
+  cores: readonly Core[],
+  edge: Edge,
+): { wiring: Omit<Wiring, "depth">; depth: number } {
+  const { upper } = edge;
+  const groups = groupsOf(board, cores, edge);
+  const bridges = bridgesOf(board, cores, edge);
+  const mine = [
+    ...groups.flatMap((group) => group.cores),
+    ...bridges.flatMap(({ core, back }) => [core, back]),
+  ];
+  const exits = exitsOf(board, mine);
+  const { width, plates } = layoutOf(board);
+  const face = plates[edge.plate]!;
+  // More tags than the face is wide stand out to both sides of it, and none over another.
+  const beyond = Math.max(0, (groups.length * around.tagPitch - width) / 2);
+  const xs = spread(
+    groups.map((group) => group.x),
+    around.tagPitch,
+    2 - beyond,
+    width - 2 + beyond,
+  );
+  const across = bridges.map(({ core, back }): Draft => ({
+    cores: [core],
+    from: [exits.get(core.id)!],
+    to: exits.get(back.id)!,
+  }));
+  let drafts = [...singlesOf(groups, xs, exits), ...across];
+  let lanes = lanesOf(drafts);
+  const isBetween = upper ? edge.plate > 0 : edge.plate < plates.length - 1;
+  if (Math.max(0, ...lanes) >= (isBetween ? around.mostLanesBetween : around.mostLanes)) {
+    drafts = [...cablesOf(groups, xs, exits), ...across];
+    lanes = lanesOf(drafts);
+  }
+  const usual = drafts.some((draft) => draft.cores.length > 1) ? around.cablePitch : around.lanePitch;
+  const { depth, pitch } = depthOf(Math.max(0, ...lanes) + 1, usual, isBetween);
+  const out = (distance: number) => (upper ? face.y - distance : face.y + face.height + distance);
+  const tags = groups.map((group, at): Tag => ({ ...group, upper, at: { x: xs[at]!, y: out(depth) } }));
+  const routes: Route[] = [];
+  const sheaths: Sheath[] = [];
+  drafts.forEach((draft, at) => {
+    const { tag, to } = draft;
+    const lane = out(around.firstLane + lanes[at]! * pitch);
+    const rim = tag === undefined ? 0 : Math.sqrt(Math.max(0, around.tag ** 2 - (to - xs[tag]!) ** 2));
+    const starts = draft.cores.map((core) => corePoint(board, terminalIn(core.to)!)!.y);
+    const end = { x: to, y: tag === undefined ? starts[0]! : out(depth - rim) };
+    draft.cores.forEach((core, n) => {
+      const from = draft.from[n]!;
+      const bend = { x: from, y: lane };
+      const onward =
+        draft.cores.length > 1 ? [bend] : isStraight(draft) ? [end] : [bend, { x: to, y: lane }, end];
+      routes.push({ core, points: [{ x: from, y: starts[n]! }, ...onward] });
+    });
+    if (draft.cores.length > 1 && tag !== undefined)
+      sheaths.push({
+        tag: tags[tag]!,
+        along: [Math.min(...draft.from, to), Math.max(...draft.from, to)].map((x) => ({ x, y: lane })),
+        on: [{ x: to, y: lane }, end],
+      });
+  });
+  return { wiring: { tags, routes, sheaths }, depth };
+}
+
+/** The cores around the face, routed in lanes so that none runs along another, over a clamp or across the face. */
 export function wiringOf(board: BoardProfile, cores: readonly Core[]): Wiring {
-  const [upper, lower] = [sideOf(board, cores, true), sideOf(board, cores, false)];
+  const { plates } = layoutOf(board);
+  const sides = plates.flatMap((_, plate) =>
+    [true, false].map((upper) => sideOf(board, cores, { plate, upper })),
+  );
   return {
-    tags: [...upper.wiring.tags, ...lower.wiring.tags],
-    routes: [...upper.wiring.routes, ...lower.wiring.routes],
-    depth: { upper: upper.depth, lower: lower.depth },
+    tags: sides.flatMap(({ wiring }) => wiring.tags),
+    routes: sides.flatMap(({ wiring }) => wiring.routes),
+    sheaths: sides.flatMap(({ wiring }) => wiring.sheaths),
+    depth: { upper: sides[0]!.depth, lower: sides.at(-1)!.depth },
   };
 }
 

@@ -13,7 +13,7 @@ export { NumberInput } from "./number-input.tsx";
 export { setUnits, useInUnits, useUnits } from "./units.ts";
 export { Menu } from "./menu.tsx";
 export { Notice } from "./notice.tsx";
-export { PageTitle } from "./page-title.tsx";
+export { PageTitle, Work } from "./page-title.tsx";
 export { Segments } from "./segments.tsx";
 export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
 export { Opener, StandingLink } from "./standing.tsx";

@@ -27,7 +27,7 @@ export const placingFindings = {
     severity: "note",
     what: "{devices} share {input} in series.",
     why: "Which one tripped can no longer be told at the board{lost}.",
-    remedy: "When {lamp} is dark, trip and clear them one by one to find the open one. {room}",
+    remedy: "When {tripped}, trip and clear them one by one to find the open one. {room}",
   },
   "device-unplaced": {
     severity: "fault",
@@ -63,7 +63,7 @@ export const placingFindings = {
   "rail-never-sleeps": {
     severity: "caution",
     what: "{device} should live only while it is needed, and {rail} is always on.",
-    why: "A coil that is made to be switched overheats, a lock stays open, and a battery is emptied by it.",
+    why: "{reason}",
     remedy: "Feed it from a switched rail, or choose a device that may live always.",
   },
   "converters-in-a-ring": {

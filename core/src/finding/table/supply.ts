@@ -55,7 +55,7 @@ export const supplyFindings = {
     trap: 42,
     what: "{device} gives {given}; {terminals} are for {wanted}.",
     why: "Too much destroys the board or boils the battery; too little never charges and is taken for a fault.",
-    remedy: "Use one for {wanted}, or set the board for {given} where it can be set, before it is connected.",
+    remedy: "{remedy}",
   },
   "earth-unknown": {
     severity: "fault",

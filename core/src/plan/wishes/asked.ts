@@ -17,8 +17,8 @@ import { decisionsOf, type Decision } from "./decided.ts";
 export interface WishLine {
   id: BehaviourId;
   wished?: BehaviourValue;
-  /** What a job of this kind begins with, and why. */
-  start?: { value: BehaviourValue; why: string; asDelivered?: boolean };
+  /** What a job of this kind begins with, and why; without a reason it is what the board is delivered with. */
+  start?: { value: BehaviourValue; why?: string };
   /** What the site decides, and why; `overruled` where the wish holds all the same. */
   decided?: Pick<Decision, "value" | "why"> & { overruled: boolean };
   /** Words it can be given on this board; of numbers none. */
@@ -72,9 +72,7 @@ function startOf({ bundle: { board, job } }: Planned, id: BehaviourId): WishLine
   const customary = customaryStarts[id];
   if (customary && can(customary.value)) return customary;
   const delivered = deliveredGives(board)[id];
-  return delivered === undefined
-    ? undefined
-    : { value: delivered, why: "Leave it unless there is a reason.", asDelivered: true };
+  return delivered === undefined ? undefined : { value: delivered };
 }
 
 /** Every behaviour the board can be set to or that is wished, in the order of the work, with why it is or is not asked. */

@@ -48,13 +48,14 @@ export function ranStep(
   // What its menus show while a value is set is the profile's to say.
   const display = step.shows ?? after.display;
   const text = (said: string): Seen => ({ kind: "text", text: said });
+  const see = [
+    ...lampsSeen(planned, step, made),
+    ...(display && display !== before.display ? [{ kind: "display" as const, text: display }] : []),
+    ...[...moves, ...heard(events), ...(step.alsoSee ?? [])].map(text),
+  ];
   return {
     ...{ seconds, movements, moves, samples, display },
     ...{ lamps: after.lamps, looks: after.looks },
-    see: [
-      ...lampsSeen(planned, step, made),
-      ...(display && display !== before.display ? [{ kind: "display" as const, text: display }] : []),
-      ...[...moves, ...heard(events), ...(step.alsoSee ?? [])].map(text),
-    ],
+    see: see.length ? see : [text("At its end the board shows what it showed before.")],
   };
 }

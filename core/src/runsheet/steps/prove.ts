@@ -94,14 +94,16 @@ function commandStep(planned: Planned, demand: ContactDemand, input: BoardInput)
   return {
     id: `prove:${device.id}/${contact.id}:${input.id}:command`,
     station: "prove",
-    title: `${device.name} commands`,
-    says: `Use it: ${contact.tripped}.`,
+    title: `${device.name} gives its command`,
+    says: `Make it act: ${contact.tripped}.`,
     caution: `The ${movingThing(planned.bundle.board)} moves. Keep its path in sight.`,
     effects: [],
     needs: ready(planned),
     trips: contactPart(device.id, contact.id),
     proves: { leaf: contact.duty === "close-only" ? "open" : "closed", commands: true },
-    alsoSee: [`The ${movingThing(planned.bundle.board)} does what ${input.label} commands.`],
+    alsoSee: [
+      `The ${movingThing(planned.bundle.board)} obeys ${device.name} at ${input.label} (${input.terminal}).`,
+    ],
     rests: settingFacts(planned, [...input.setBy, "command-logic"]),
     voidBy: { moved: [{ id: device.id, name: device.name }] },
     subjects: [

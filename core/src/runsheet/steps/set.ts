@@ -9,6 +9,7 @@ import {
   heldBy,
   menuValues,
   movingThing,
+  positionTexts,
   positionsText,
   touchedBy,
   travelMemories,
@@ -75,10 +76,10 @@ function changeStep(planned: Planned, control: PlannedControl): StepDraft {
   };
 }
 
-const rightText = (board: BoardProfile, control: PlannedControl) =>
+const rightTexts = (board: BoardProfile, control: PlannedControl) =>
   control.kind === "dials"
-    ? `${control.label} at ${control.planned[0]}`
-    : positionsText(board, control.parts, control.planned);
+    ? [`${control.label} at ${control.planned[0]}`]
+    : positionTexts(board, control.parts, control.planned);
 
 /** What must change on the face, one control a step; then one look at what is already right. */
 export function setSteps(planned: Planned): StepDraft[] {
@@ -90,7 +91,7 @@ export function setSteps(planned: Planned): StepDraft[] {
       id: `set:right:${right.map((control) => `${control.id}=${control.planned.join("")}`).join(",")}`,
       station: "set",
       title: "What already stands right",
-      says: `Leave and check: ${listed(right.map((control) => rightText(planned.bundle.board, control)))}.`,
+      says: `Leave and check: ${listed(right.flatMap((control) => rightTexts(planned.bundle.board, control)))}.`,
       effects: [],
       voidBy: { controls: right.flatMap((control) => standsAt(planned.bundle.board, control)) },
       alsoSee: ["Each stands as listed."],
@@ -116,13 +117,26 @@ function wayTo(board: BoardProfile, panel: Panel, menu: Menu, isNew: boolean): s
   return `open ${menu.label}`;
 }
 
-/** Entries of the same menu that look almost like this one: named so that a slip is noticed. */
+/** Entries of the same menu whose names differ in one character of several: named so that a slip is noticed. */
 function lookAlikes(menu: Menu, shows: string): string[] {
+  // Numbers are told apart; what is mistaken there is the entry beside it.
+  if (shows.length < 4) return [];
   return menu.items
     .filter((item) => item.shows !== shows && item.shows.length === shows.length)
     .filter((item) => [...item.shows].filter((character, at) => character !== shows[at]).length === 1)
     .map(entryName)
     .slice(0, 3);
+}
+
+/** What a slip in the menu may take instead of an entry: one that looks like it, or one that a click too many or too few leads to. */
+function slipText(menu: Menu, shows: string): string | undefined {
+  const alike = lookAlikes(menu, shows);
+  if (alike.length)
+    return `Easily taken for it: ${listed(alike)}. Leave ${alike.length > 1 ? "those as they are" : "that as it is"}.`;
+  const at = menu.items.findIndex((item) => item.shows === shows);
+  const beside = [menu.items[at - 1], menu.items[at + 1]].flatMap((item) => (item ? [entryName(item)] : []));
+  if (!beside.length) return undefined;
+  return `Beside it ${beside.length > 1 ? "stand" : "stands"} ${listed(beside)}: leave ${beside.length > 1 ? "those as they are" : "that as it is"}.`;
 }
 
 /** Where a value is set: while nothing is learned wherever its entry can be reached then, else once the travel is known. */
@@ -138,25 +152,33 @@ function stationOf(
   return !reached && learned() ? "travel" : "power-up";
 }
 
+interface ValueStepAsked {
+  control: PlannedControl;
+  entry: MenuValue;
+  station: "power-up" | "travel";
+  /** The step before ends in the same menu. */
+  isOpen: boolean;
+}
+
 /** One value of the menus: the way there, what it stands for, and what lies beside it. */
 function valueStep(
   planned: Planned,
-  control: PlannedControl,
-  { item, menu }: MenuValue,
-  station: "power-up" | "travel",
+  { control, entry: { item, menu }, station, isOpen }: ValueStepAsked,
 ): StepDraft {
   const { board } = planned.bundle;
   const panel = board.panel!;
   const movers = menu.kind === "app" ? [] : menuKeysThatMove(board);
   const way = wayTo(board, panel, menu, station === "power-up");
-  const alike = lookAlikes(menu, item.shows);
+  const slip = slipText(menu, item.shows);
   const shows = control.planned[0] ?? "";
   return {
     id: `set:${control.id}:${shows}`,
     station,
     title: `${entryName(item)}: ${shows}`,
     ...(station === "travel" ? { needs: travelMemories(board).map((learned) => ({ learned })) } : {}),
-    says: `${sentence(way)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
+    says: isOpen
+      ? `In ${menu.label} go on to ${entryName(item)} and set it from ${control.found[0]} to ${shows}. Where it has closed, first ${way}.`
+      : `${sentence(way)}. Go to ${entryName(item)} and set it from ${control.found[0]} to ${shows}.`,
     ...(movers.length
       ? {
           caution: `Outside the menus ${listed(movers.map(({ label }) => label))} ${movers.length > 1 ? "move" : "moves"} the ${movingThing(board)}: look at the display before each press.`,
@@ -173,9 +195,7 @@ function valueStep(
         : []),
       ...(control.commit ? ["Nothing is kept yet: the list must be saved before it is left."] : []),
     ],
-    ...(alike.length
-      ? { ifNot: `Next to it and easily taken for it: ${listed(alike)}. Leave those as they are.` }
-      : {}),
+    ...(slip ? { ifNot: slip } : {}),
     subjects: controlSubjects(board, control),
   };
 }
@@ -183,14 +203,21 @@ function valueStep(
 /** Menu values that must change, one a step, at the station at which their entries can be reached; first those that bring others up. */
 export function valueSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
   const entries = menuValues(planned.bundle.board);
-  const steps = planned.controls.controls.flatMap((control) => {
+  const asked = planned.controls.controls.flatMap((control) => {
     const entry = entries.find(({ item }) => item.id === control.id);
     if (control.kind !== "values" || !control.change || !entry || stationOf(planned, control) !== station)
       return [];
-    return [{ hidden: entry.item.when !== undefined, step: valueStep(planned, control, entry, station) }];
+    return [{ control, entry }];
   });
-  return [false, true].flatMap((hidden) =>
-    steps.filter((each) => each.hidden === hidden).map(({ step }) => step),
+  const inOrder = [false, true].flatMap((hidden) =>
+    asked.filter(({ entry }) => (entry.item.when !== undefined) === hidden),
+  );
+  return inOrder.map((each, at) =>
+    valueStep(planned, {
+      ...each,
+      station,
+      isOpen: each.entry.menu.kind !== "app" && inOrder[at - 1]?.entry.menu.id === each.entry.menu.id,
+    }),
   );
 }
 

@@ -1,4 +1,5 @@
 import { movingThing, type BoardProfile } from "../../board/index.ts";
+import { coreColourNames } from "../../device/index.ts";
 import type { Subject } from "../../finding/index.ts";
 import type { StateEffect } from "../../job/index.ts";
 import { nodeWord, terminalIn } from "../../node/index.ts";
@@ -19,7 +20,7 @@ export const isMains = (board: BoardProfile) =>
 
 function breakerStep({ bundle }: Planned): StepDraft {
   const { board, job } = bundle;
-  const where = job.survey.breaker ? ` It was surveyed as: ${job.survey.breaker}.` : "";
+  const where = job.survey.breaker ? ` It was surveyed as "${job.survey.breaker}".` : "";
   const subjects = supplyTerminals(board.supply).map((id) => ({ kind: "terminal" as const, id }));
   const base = {
     id: "isolate:breaker",
@@ -112,8 +113,9 @@ function linkStep(link: LinkPlan): StepDraft {
   };
 }
 
-function coreText({ colour, pinLabel, to }: Core, devices: readonly SiteDevice[]): string {
-  return `${colour} (${pinLabel}) ${to.kind === "joint" ? "into" : "to"} ${seatText(to, devices)}`;
+/** A core and its seat as they are told aloud: by the name of its colour, not by its letters. */
+function coreSpoken({ colour, pinLabel, to }: Core, devices: readonly SiteDevice[]): string {
+  return `${coreColourNames[colour]} (${pinLabel}) ${to.kind === "joint" ? "into" : "to"} ${seatText(to, devices)}`;
 }
 
 /** Terminals of the board that these cores go to. */
@@ -168,7 +170,7 @@ function coreSteps({ wiring }: Planned, which: (device: SiteDevice) => boolean):
                   "Join and part it only while the system has no power: under power it strikes an arc.",
               }
             : {}),
-          spoken: `Land ${name}: ${listed(cores.map((core) => coreText(core, wiring.devices)))}.`,
+          spoken: `Land ${name}: ${listed(cores.map((core) => coreSpoken(core, wiring.devices)))}.`,
           cores: cores.map((core) => core.id),
           effects: [landed(cores)],
           alsoSee: ["Every core holds when pulled gently, no bare copper outside the clamps."],
@@ -197,7 +199,7 @@ function inletStep({ bundle: { board }, wiring }: Planned): StepDraft[] {
       says: mains
         ? `Land the locked-off ${name}. Keep it apart from every other core.${set}`
         : `Land the cores of the ${name}, + and − each on its own.${set}`,
-      spoken: `Land the ${name}: ${listed(inlet.map((core) => coreText(core, wiring.devices)))}.`,
+      spoken: `Land the ${name}: ${listed(inlet.map((core) => coreSpoken(core, wiring.devices)))}.`,
       caution: mains
         ? `${volts} V goes here. Extra-low-voltage cores never share its gland or conduit.`
         : "Check + and − before they are landed: swapped, the board does not start, or is damaged.",

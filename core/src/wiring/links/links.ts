@@ -45,7 +45,7 @@ export function planLinks(
       ? {
           ...stays,
           planned: "out",
-          why: `${listed(users)} ${users.length > 1 ? "take" : "takes"} over ${input.label}.`,
+          why: `At ${input.label} ${listed(users)} ${users.length > 1 ? "take" : "takes"} its place.`,
         }
       : { ...stays, planned: "in", why: `${input.label} stays empty and must read closed.` };
   });

@@ -7,13 +7,17 @@ type Inlet = NonNullable<BoardProfile["battery"] | BoardProfile["solar"]>;
 
 /** Trap 42: a battery or a panel of another voltage than its terminals are for. */
 export function anotherVoltage(device: { id: string; name: string }, volts: number, inlet: Inlet): Finding {
+  const wanted = [inlet.volts]
+    .flat()
+    .map((each) => `${plainNumber(each)} V`)
+    .join(" or ");
   return finding("source-of-another-voltage", [{ kind: "device", id: device.id }], {
     device: device.name,
     given: `${plainNumber(volts)} V`,
-    wanted: [inlet.volts]
-      .flat()
-      .map((each) => `${plainNumber(each)} V`)
-      .join(" or "),
+    wanted,
+    remedy: [inlet.volts].flat().includes(volts)
+      ? `Take the other source for it out, or set the board for ${plainNumber(volts)} V, before it is connected.`
+      : `Use one for ${wanted}, before it is connected.`,
     terminals: `${inlet.plus} and ${inlet.minus}`,
   });
 }

@@ -23,6 +23,7 @@ function chainFindings(
     const tested =
       users.some(({ demand }) => demand.kind === "contact" && demand.contact.test) &&
       input.test !== undefined;
+    const lamp = lampOfInput(board, input.id);
     return [
       finding(
         "contacts-chained",
@@ -33,7 +34,7 @@ function chainFindings(
         {
           devices: listed(users.map(({ demand }) => demand.device.name)),
           input: `${input.label} (${input.terminal})`,
-          lamp: lampOfInput(board, input.id)?.label ?? "the lamp",
+          tripped: lamp ? `${lamp.label} is dark` : `${input.terminal} reads open`,
           lost: tested ? ", and its test no longer tests each of them" : "",
           room: room(users[users.length - 1]!) ?? "",
         },
@@ -77,7 +78,12 @@ function misledFindings(placements: readonly Placement[]): Finding[] {
       device: demand.device.name,
       rail: through.length ? `${rail.label} by way of ${listed(through)}` : rail.label,
     };
-    if (lives !== "always") return [finding("rail-never-sleeps", subjects, values)];
+    if (lives !== "always") {
+      const reason = isLock(demand)
+        ? "A coil that is made to be switched overheats, the lock stays open, and a battery is emptied by it."
+        : "It works on while nothing moves: its own battery, or that of the board, is emptied by it.";
+      return [finding("rail-never-sleeps", subjects, { ...values, reason })];
+    }
     const live = rail.live === "not-closed" ? "the leaf is not closed" : rail.live;
     const remedy = isLock(demand)
       ? "Feed it from lock terminals that are on until it is let go, or by a relay's resting contact; or use a strike, which is fed to open."

@@ -36,7 +36,7 @@ function radioFindings(
                 slots.map((slot) => slotName(slot.label)),
                 "or",
               )}, without power.`
-            : `${board.name} takes no such card: use a receiver with a contact of its own, wired to an input.`,
+            : `${board.name} takes no such card: use ${device.profile.kind === "remote" ? "a receiver with a contact of its own, wired to an input" : "one that is wired"}.`,
         },
       ),
     ];
@@ -97,6 +97,7 @@ function sourceFindings(board: BoardProfile, placements: readonly Placement[]): 
         given: `${plainNumber(demand.source.volts)} V`,
         wanted: `${plainNumber(wanted)} V, ${settled ? "the one voltage that panel and battery can both have here" : `as ${first.demand.device.name} gives`}`,
         terminals: `${place.plus} and ${place.minus}`,
+        remedy: `Use one for ${plainNumber(wanted)} V, before it is connected.`,
       }),
     );
 }

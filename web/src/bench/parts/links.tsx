@@ -1,6 +1,6 @@
 import { sizes, layoutOf, type BoardProfile } from "@anvilcloud/core";
 import { plate } from "../../theme/index.ts";
-import { isUpper } from "../geometry.ts";
+import { edgeAt } from "../geometry.ts";
 import { usePart } from "../use-part.ts";
 
 function LinkPart({
@@ -18,14 +18,16 @@ function LinkPart({
     { kind: "link", id },
     `Link ${between.join(" to ")}, ${isIn ? "in" : "out"}`,
   );
-  const { terminals, height } = layoutOf(board);
+  const { terminals, plates } = layoutOf(board);
   const [a, b] = [terminals[between[0]], terminals[between[1]]];
-  if (!a || !b) return null;
-  const rise = isUpper(board, a.y) ? -1 : 1;
+  const edge = edgeAt(board, between[0]);
+  const face = edge && plates[edge.plate];
+  if (!a || !b || !face) return null;
+  const rise = edge.upper ? -1 : 1;
   const y = a.y + rise * (sizes.blockHeight / 2 - 0.6);
   // A long one rises higher, each above the next; flatter where the edge of the face is near.
   const usual = 2.2 + Math.abs(b.x - a.x) * 0.16;
-  const room = (rise < 0 ? y : height - y) - 2;
+  const room = (rise < 0 ? y - face.y : face.y + face.height - y) - 2;
   const depth = rise * Math.max(Math.min(usual, room), 0.6 * usual);
   const path = `M${a.x} ${y} C${a.x} ${y + depth * 1.4} ${b.x} ${y + depth * 1.4} ${b.x} ${y}`;
   return (

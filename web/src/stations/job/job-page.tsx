@@ -4,7 +4,7 @@ import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { styled } from "styled-components";
 import { HighlightProvider, JobProvider, noteRecent, useJobBench, useJobParts } from "../../data/index.ts";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
-import { Button, Failed, Loading, StandingLink, useShortcuts } from "../../ui/index.ts";
+import { Button, Failed, Loading, StandingLink, useShortcuts, Work } from "../../ui/index.ts";
 import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
 import { DangerBar } from "./danger-bar.tsx";
@@ -132,13 +132,15 @@ function JobFrame() {
           </WhereKeys>
         </Bar>
         <PaperHead />
-        <DangerBar />
-        <Above>
-          <RunFindings />
-          <ClosedNotice />
-          <UnstoredAnswers />
-        </Above>
-        <Outlet />
+        <Work>
+          <DangerBar />
+          <Above>
+            <RunFindings />
+            <ClosedNotice />
+            <UnstoredAnswers />
+          </Above>
+          <Outlet />
+        </Work>
       </main>
       {save.kind === "conflict" && <Conflict conflict={save} mine={job} settle={settle} />}
       <ShortcutHelp isOpen={help} onClose={() => setHelp(false)} />

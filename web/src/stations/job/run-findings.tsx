@@ -1,9 +1,7 @@
-import { wordsOf } from "@anvilcloud/core";
 import { Link } from "react-router";
 import { useJobBench } from "../../data/index.ts";
 import { useAnswer } from "../../planner/index.ts";
-import { Notice } from "../../ui/index.ts";
-import { findingTitles } from "../shared/findings.tsx";
+import { Findings } from "../shared/findings.tsx";
 
 /** So long before it happens someone begins to look, s. */
 const before = 2;
@@ -13,21 +11,19 @@ export function RunFindings() {
   const { plan, job } = useJobBench();
   const trial = useAnswer([plan], (planner) => planner.trial());
   if (!trial?.findings.length) return null;
+  const moments = new Map(trial.findings.map(({ at, finding }) => [finding, at]));
   return (
-    <ul aria-label="What a run of this job shows">
-      {trial.findings.map(({ at, finding }) => {
-        const { what, why, remedy } = wordsOf(finding);
+    <Findings
+      label="What a run of this job shows"
+      findings={[...moments.keys()]}
+      beyond={(finding) => {
+        const at = moments.get(finding) ?? 0;
         return (
-          <li key={finding.code}>
-            <Notice tone={finding.severity} title={findingTitles[finding.severity]}>
-              <strong>{what}</strong> {why} <b>{remedy}</b>{" "}
-              <Link to={`/jobs/${job.id}/live?at=${Math.max(0, at - before).toFixed(1)}`}>
-                Look at it, {Math.round(at)} s after it begins
-              </Link>
-            </Notice>
-          </li>
+          <Link to={`/jobs/${job.id}/live?at=${Math.max(0, at - before).toFixed(1)}`}>
+            Look at it, {Math.round(at)} s after it begins
+          </Link>
         );
-      })}
-    </ul>
+      }}
+    />
   );
 }

@@ -1,12 +1,13 @@
 import { wordsOf, type Finding, type FindingWords } from "@anvilcloud/core";
 import { ChevronDown, Info, OctagonAlert, TriangleAlert, Wrench } from "lucide-react";
+import type { ReactNode } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, print, size, space, touch } from "../../theme/index.ts";
 import { useInUnits } from "../../ui/index.ts";
 
 /** What a finding of each severity is headed. */
-export const findingTitles = {
+const findingTitles = {
   danger: "Danger",
   fault: "To put right",
   caution: "Caution",
@@ -59,18 +60,32 @@ const List = styled.ul`
   gap: ${space.xs};
 `;
 
-function One({ finding, words, isAlone }: { finding: Finding; words: FindingWords; isAlone: boolean }) {
+interface OneProps {
+  finding: Finding;
+  words: FindingWords;
+  isAlone: boolean;
+  beyond?: ReactNode;
+}
+
+function One({ finding, words, isAlone, beyond }: OneProps) {
   const lights = useLights(finding.subjects);
   return (
     <p {...lights}>
       {!isAlone && <strong>{words.what} </strong>}
-      {words.why} <b>{words.remedy}</b>
+      {words.why} <b>{words.remedy}</b> {beyond}
     </p>
   );
 }
 
+interface Props {
+  findings: readonly Finding[];
+  label: string;
+  /** What leads on from a finding. */
+  beyond?: (finding: Finding) => ReactNode;
+}
+
 /** Findings of one kind: told in a line, and opened for why and what to do. */
-function Group({ findings }: { findings: readonly Finding[] }) {
+function Group({ findings, beyond }: Pick<Props, "findings" | "beyond">) {
   const inUnits = useInUnits();
   const [first] = findings;
   const lights = useLights(findings.flatMap(({ subjects }) => subjects));
@@ -92,7 +107,13 @@ function Group({ findings }: { findings: readonly Finding[] }) {
           <ChevronDown size={18} aria-hidden />
         </summary>
         {told.map(({ finding, words }, at) => (
-          <One key={at} finding={finding} words={words} isAlone={told.length === 1} />
+          <One
+            key={at}
+            finding={finding}
+            words={words}
+            isAlone={told.length === 1}
+            beyond={beyond?.(finding)}
+          />
         ))}
       </details>
     </Line>
@@ -100,14 +121,14 @@ function Group({ findings }: { findings: readonly Finding[] }) {
 }
 
 /** Findings by kind, the gravest first, a line each; pointing at one lights what it is about. */
-export function Findings({ findings, label }: { findings: readonly Finding[]; label: string }) {
+export function Findings({ findings, label, beyond }: Props) {
   if (!findings.length) return null;
   const kinds = new Map<string, Finding[]>();
   for (const finding of findings) kinds.set(finding.code, [...(kinds.get(finding.code) ?? []), finding]);
   return (
     <List aria-label={label}>
       {[...kinds].map(([code, alike]) => (
-        <Group key={code} findings={alike} />
+        <Group key={code} findings={alike} beyond={beyond} />
       ))}
     </List>
   );

@@ -141,11 +141,14 @@ export function Component() {
             The step of this address is no longer part of it. What was done is kept in the record.
           </Notice>
         )}
-        <Findings findings={grave} label="Findings at the board" />
         {step ? (
-          <StepCard key={step.id} step={step} steps={steps} />
+          <>
+            <StepCard key={step.id} step={step} steps={steps} />
+            <Findings findings={grave} label="Findings at the board" />
+          </>
         ) : (
           <>
+            <Findings findings={grave} label="Findings at the board" />
             <StationHead station={here} />
             <Findings
               findings={notes.filter((each) => each.severity !== "note")}

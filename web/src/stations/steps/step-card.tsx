@@ -44,6 +44,7 @@ const Card = styled.article`
   border-radius: 10px;
   padding: ${space.l};
   ${narrow} {
+    gap: ${space.m};
     border-width: 0 0 1px;
     border-radius: 0;
     margin: 0 -${space.m};
@@ -74,40 +75,49 @@ interface HeadProps {
   go: (to: Step | undefined) => void;
 }
 
+const Top = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  column-gap: ${space.m};
+  > :last-child {
+    grid-column: 2;
+    grid-row: 1 / span 2;
+    align-self: start;
+  }
+`;
+
 /** Where the card stands in its station, the way to its neighbours, and its title. */
 function Head({ step, steps, go }: HeadProps) {
   const list = steps.of(step.station);
   const [before, after] = [steps.beside(step.id, -1), steps.beside(step.id, 1)];
   return (
-    <div>
-      <Row style={{ justifyContent: "space-between" }}>
-        <Quiet>
-          {stationNames[step.station]}, step {list.indexOf(step) + 1} of {list.length}
-        </Quiet>
-        <Row style={{ gap: 0 }}>
-          <Speaking text={step.spoken ?? step.says} />
-          <Button
-            $kind="quiet"
-            aria-label="Step before"
-            isDisabled={!before}
-            onPress={() => go(before)}
-            style={{ padding: "0 10px" }}
-          >
-            <ArrowLeft size={20} aria-hidden />
-          </Button>
-          <Button
-            $kind="quiet"
-            aria-label="Next step"
-            isDisabled={!after}
-            onPress={() => go(after)}
-            style={{ padding: "0 10px" }}
-          >
-            <ArrowRight size={20} aria-hidden />
-          </Button>
-        </Row>
+    <Top>
+      <Quiet>
+        {stationNames[step.station]}, step {list.indexOf(step) + 1} of {list.length}
+      </Quiet>
+      <PageTitle isCard>{step.title}</PageTitle>
+      <Row style={{ gap: 0 }}>
+        <Speaking text={step.spoken ?? step.says} />
+        <Button
+          $kind="quiet"
+          aria-label="Step before"
+          isDisabled={!before}
+          onPress={() => go(before)}
+          style={{ padding: "0 10px" }}
+        >
+          <ArrowLeft size={20} aria-hidden />
+        </Button>
+        <Button
+          $kind="quiet"
+          aria-label="Next step"
+          isDisabled={!after}
+          onPress={() => go(after)}
+          style={{ padding: "0 10px" }}
+        >
+          <ArrowRight size={20} aria-hidden />
+        </Button>
       </Row>
-      <PageTitle>{step.title}</PageTitle>
-    </div>
+    </Top>
   );
 }
 

@@ -3,14 +3,17 @@ import { memo } from "react";
 import { styled } from "styled-components";
 import { benchBox, BoardFace, cropBoxes, deviceNumbers, stepView } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
-import { color } from "../../theme/index.ts";
+import { color, narrow } from "../../theme/index.ts";
 
 const Picture = styled.div`
   border-radius: 6px;
   overflow: hidden;
   background: ${color.sunk};
   svg {
-    max-height: 250px;
+    max-height: 220px;
+    ${narrow} {
+      max-height: 190px;
+    }
   }
 `;
 

@@ -12,7 +12,7 @@ import {
 import { useMemo, useState } from "react";
 import { noteRecent, recent, useJobBench } from "../../data/index.ts";
 import { useAnswer } from "../../planner/index.ts";
-import { Button, Dialog, Finder, Quiet, Row, type Findable } from "../../ui/index.ts";
+import { Button, Dialog, Finder, Row, type Findable } from "../../ui/index.ts";
 
 const lately = "Used lately";
 const unfit = "No place for these on this board";
@@ -74,7 +74,8 @@ export function AddDevices({ close, add }: Props) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set<string>());
   const devices = useMemo(() => newest(catalogue), [catalogue]);
   const suits = useAnswer([devices, job.board.id], (planner) => planner.suits(devices));
-  const things = useMemo(() => asFindable(devices, suits ?? []), [devices, suits]);
+  // Nothing is offered before its place in the list is known: it would move from under the finger.
+  const things = useMemo(() => (suits ? asFindable(devices, suits) : []), [devices, suits]);
   function take() {
     const profiles = [...chosen].flatMap((id) => devices.find((device) => device.id === id) ?? []);
     for (const { id, name } of [...profiles].reverse()) noteRecent("devices", { id, text: name });
@@ -91,18 +92,19 @@ export function AddDevices({ close, add }: Props) {
         onQuery={setQuery}
         chosen={chosen}
         onChosen={setChosen}
-        none="No device of the catalogue is like that. Try another word, or describe one of your own."
+        none={
+          suits
+            ? "No device of the catalogue is like that. Try another word, or describe one of your own."
+            : "Looking which of them fit …"
+        }
       />
-      <Row style={{ justifyContent: "space-between", marginTop: 12 }}>
-        <Quiet role="status">{suits ? "" : "Looking which of them fit …"}</Quiet>
-        <Row>
-          <Button $kind="outlined" onPress={close}>
-            Cancel
-          </Button>
-          <Button $kind="filled" isDisabled={chosen.size === 0} onPress={take}>
-            {chosen.size > 1 ? `Add ${chosen.size} devices` : "Add it"}
-          </Button>
-        </Row>
+      <Row style={{ justifyContent: "flex-end", marginTop: 12 }}>
+        <Button $kind="outlined" onPress={close}>
+          Cancel
+        </Button>
+        <Button $kind="filled" isDisabled={chosen.size === 0} onPress={take}>
+          {chosen.size > 1 ? `Add ${chosen.size} devices` : "Add it"}
+        </Button>
       </Row>
     </Dialog>
   );

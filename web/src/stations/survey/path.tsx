@@ -10,6 +10,8 @@ interface Path {
   turn: (part: SurveyPart) => void;
   /** The next part for which something is wanted, after one. */
   next: (part: SurveyPart) => SurveyPart | undefined;
+  /** Where the work goes on once the survey has what it needs. */
+  onward: string | undefined;
   /** Folds one part and opens another. */
   goOn: (from: SurveyPart, to: SurveyPart) => void;
 }
@@ -19,6 +21,7 @@ const allOpen: Path = {
   isOpen: () => true,
   turn: () => {},
   next: () => undefined,
+  onward: undefined,
   goOn: () => {},
 };
 
@@ -42,11 +45,13 @@ interface Props {
   job: string;
   /** Parts for which something is wanted. */
   wanting: readonly SurveyPart[];
+  /** Where the work goes on, once nothing is missing that it needs. */
+  onward: string | undefined;
   children: ReactNode;
 }
 
 /** Leads through the survey: what is done is folded, the first part for which something is wanted is open, and that of the address. */
-export function SurveyPath({ job, wanting, children }: Props) {
+export function SurveyPath({ job, wanting, onward, children }: Props) {
   const { hash } = useLocation();
   const asked = partOf(hash);
   const [open, setParts] = useState<ReadonlySet<SurveyPart>>(() => kept(job) ?? new Set(wanting.slice(0, 1)));
@@ -74,9 +79,10 @@ export function SurveyPath({ job, wanting, children }: Props) {
         const after = others.find((each) => surveyParts.indexOf(each) > surveyParts.indexOf(part));
         return after ?? others[0];
       },
+      onward,
       goOn: (from, to) => setOpen((now) => new Set([...[...now].filter((each) => each !== from), to])),
     }),
-    [open, setOpen, wanting],
+    [open, setOpen, wanting, onward],
   );
   return <Context value={path}>{children}</Context>;
 }

@@ -1,6 +1,7 @@
 import { sentence } from "@anvilcloud/core";
-import { ArrowDown, ChevronDown, ChevronRight } from "lucide-react";
+import { ArrowDown, ArrowRight, ChevronDown, ChevronRight } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
+import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
 import { Button, Row } from "../../ui/index.ts";
@@ -89,6 +90,8 @@ export function Section({ part, title, says, wants = [], children }: Props) {
   const head = useRef<HTMLButtonElement>(null);
   const wasOpen = useRef(open);
   const next = path.next(part);
+  const navigate = useNavigate();
+  const { onward } = path;
   useEffect(() => {
     // Whoever is led on begins at the head of the part; whoever opens it stands there already.
     if (open && !wasOpen.current && document.activeElement !== head.current) {
@@ -117,13 +120,18 @@ export function Section({ part, title, says, wants = [], children }: Props) {
       {open && (
         <div id={`${part}-fields`}>
           {children}
-          {next && (
-            <Row style={{ justifyContent: "flex-end", marginTop: 12 }}>
+          <Row style={{ justifyContent: "flex-end", marginTop: 12 }}>
+            {next && (
               <Button $kind="outlined" onPress={() => path.goOn(part, next)}>
                 {sentence(`on to ${names[next]}`)} <ArrowDown size={18} aria-hidden />
               </Button>
-            </Row>
-          )}
+            )}
+            {onward && (!next || part === "found") && (
+              <Button $kind="filled" onPress={() => void navigate(onward)}>
+                On to the wiring <ArrowRight size={18} aria-hidden />
+              </Button>
+            )}
+          </Row>
         </div>
       )}
     </Frame>

@@ -68,7 +68,9 @@ function BenchBeside() {
 export function Component() {
   const { job, plan, generation } = useJobBench();
   const status = plan.statuses.find((each) => each.station === "survey");
-  const wanting = [...new Set(surveyWants(job).map(({ part }) => part))];
+  const wants = surveyWants(job);
+  const wanting = [...new Set(wants.map(({ part }) => part))];
+  const onward = wants.some(({ isNeeded }) => isNeeded) ? undefined : `/jobs/${job.id}/wire`;
   const devices = job.devices.map(({ id }) => id);
   const findings = plan.findings.filter(
     (finding) =>
@@ -87,7 +89,7 @@ export function Component() {
       </div>
       <div>
         <Findings findings={findings} label="Findings against the plan" />
-        <SurveyPath key={job.id} job={job.id} wanting={wanting}>
+        <SurveyPath key={job.id} job={job.id} wanting={wanting} onward={onward}>
           <Editable key={generation}>
             <SiteForm />
             <GateForm />

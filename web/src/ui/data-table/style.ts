@@ -1,5 +1,5 @@
 import { styled } from "styled-components";
-import { color, narrow, print, size, space } from "../../theme/index.ts";
+import { color, narrow, print, size, space, touch } from "../../theme/index.ts";
 
 /** The table itself: a head that stays in sight; on a phone rows of two lines. */
 export const Sheet = styled.table`
@@ -103,7 +103,8 @@ export const Head = styled.button`
   align-items: center;
   gap: ${space.xs};
   width: 100%;
-  min-height: 32px;
+  min-height: ${touch};
+  min-width: ${touch};
   padding: 0;
   border: 0;
   background: none;
@@ -117,7 +118,7 @@ export const Head = styled.button`
 /** The head of a group. */
 export const GroupHead = styled.th`
   && {
-    padding: ${space.m} ${space.s} ${space.xs};
+    padding: ${space.xs} ${space.s} 0;
     text-align: left;
     border-bottom: 1px solid ${color.line};
   }
@@ -125,7 +126,7 @@ export const GroupHead = styled.th`
     display: flex;
     align-items: center;
     gap: ${space.xs};
-    min-height: 32px;
+    min-height: ${touch};
     padding: 0;
     border: 0;
     background: none;
@@ -142,8 +143,8 @@ export const GroupHead = styled.th`
       border: 0;
     }
     button {
-      min-height: 44px;
-      min-width: 44px;
+      min-height: ${touch};
+      min-width: ${touch};
     }
   }
   ${print} {

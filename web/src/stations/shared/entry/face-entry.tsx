@@ -74,6 +74,13 @@ export function FaceEntry({ entered }: { entered: Entered }) {
         Tap a switch, a slide, a jumper or a link; drag a dial, or type it. By keys: arrows walk, Enter moves
         on, + and − turn a dial.
       </Quiet>
+      {entry.survey && (
+        <Toggle
+          label="Everything stands here as it was found"
+          value={entry.noted}
+          onChange={(noted) => void entry.keep(noted)}
+        />
+      )}
       <Face>
         <TurnDial value={closed ? undefined : (id, clock) => note("dials", { [id]: clock })}>
           <BoardFace
@@ -134,34 +141,26 @@ export function FaceEntry({ entered }: { entered: Entered }) {
           );
         })}
       </Fields>
-      <Row>
-        {entry.survey ? (
-          <Toggle
-            label="Everything stands here as it was found"
-            value={entry.noted}
-            onChange={(noted) => void entry.keep(noted)}
-          />
-        ) : (
-          <>
-            <Button
-              $kind="filled"
-              isDisabled={closed || (entered === "left" && !count)}
-              onPress={() => void entry.keep(entered === "found")}
-            >
-              {entered === "found"
-                ? count
-                  ? `Keep as found: ${count} differ`
-                  : "Everything stands as it was left"
-                : `Keep as left: ${count} changed`}
+      {!entry.survey && (
+        <Row>
+          <Button
+            $kind="filled"
+            isDisabled={closed || (entered === "left" && !count)}
+            onPress={() => void entry.keep(entered === "found")}
+          >
+            {entered === "found"
+              ? count
+                ? `Keep as found: ${count} differ`
+                : "Everything stands as it was left"
+              : `Keep as left: ${count} changed`}
+          </Button>
+          {count > 0 && (
+            <Button $kind="quiet" onPress={entry.drop}>
+              Drop them
             </Button>
-            {count > 0 && (
-              <Button $kind="quiet" onPress={entry.drop}>
-                Drop them
-              </Button>
-            )}
-          </>
-        )}
-      </Row>
+          )}
+        </Row>
+      )}
     </div>
   );
 }

@@ -29,15 +29,17 @@ interface Props {
 
 const unset = { id: "unset", text: "leave as found" };
 
-const startText = (id: BehaviourId, { value, why, asDelivered }: NonNullable<WishLine["start"]>) =>
-  `${asDelivered ? "As delivered" : "Usual here"}: ${behaviourText(id, value)}. ${why}`;
+const startText = (id: BehaviourId, { value, why }: NonNullable<WishLine["start"]>) =>
+  why === undefined
+    ? `As delivered: ${behaviourText(id, value)}.`
+    : `Usual here: ${behaviourText(id, value)}. ${why}`;
 
 /** One behaviour: what is wanted of it, and what a job of this kind begins with. */
 export function WishField({ line: { id, start, words }, value, onChange }: Props) {
   const entry = behaviour(id);
   const hint = start && startText(id, start);
   // What is left as found may be as delivered already: there is nothing to take.
-  const other = start && value !== start.value && !(start.asDelivered && value === undefined);
+  const other = start && value !== start.value && !(start.why === undefined && value === undefined);
   const field =
     entry.type === "number" ? (
       <NumberInput

@@ -69,8 +69,8 @@ export function WishesForm() {
   return (
     <Section part="wishes" title="What it should do" says={says}>
       <Quiet style={{ marginBottom: 12 }}>
-        Asked is what this board with these devices can use. Where the controls must stand is worked out under
-        Set.
+        Asked is what this board with these devices can use; leave as delivered what nobody wants otherwise.
+        Where the controls must stand is worked out under Set.
       </Quiet>
       <PresetChoice />
       <Grid $least="240px">
