@@ -45,10 +45,9 @@ describe("a stop", () => {
         expect.stringMatching(/ (does not move|stays open)\.$/),
         expect.stringMatching(/ stops\.$/),
       ]);
-      expect(steps.filter((step) => step.title.endsWith("commands")).map((step) => step.says)).toEqual([
-        "Use it: its upper button is pressed.",
-        "Use it: its lower button is pressed.",
-      ]);
+      expect(
+        steps.filter((step) => step.title.endsWith("gives its command")).map((step) => step.says),
+      ).toEqual(["Make it act: its upper button is pressed.", "Make it act: its lower button is pressed."]);
     },
   );
 });

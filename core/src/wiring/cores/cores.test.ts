@@ -74,7 +74,7 @@ describe("contacts that share an input", () => {
     expect(chained?.values).toEqual({
       devices: "Stop, boat store and stop 2",
       input: "Stop (P2)",
-      lamp: "STOP",
+      tripped: "STOP is dark",
       lost: "",
       room: "",
     });

@@ -45,7 +45,7 @@ export function planLinks(
       ? {
           ...stays,
           planned: "out",
-          why: `At ${input.label} ${listed(users)} ${users.length > 1 ? "take" : "takes"} its place.`,
+          why: `${listed(users)} ${users.length > 1 ? "take" : "takes"} its place at ${input.label}.`,
         }
       : { ...stays, planned: "in", why: `${input.label} stays empty and must read closed.` };
   });
