@@ -154,7 +154,7 @@ test("one more board, written in the app from an empty page to a planned job", a
   await addDevices(page, [/^Heron/, /^Glance/, /^Turnkey/]);
   await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
   await page.getByRole("link", { name: /^Wire/ }).click();
-  await expect(page.getByText("Glance photocell takes over Eye.")).toBeVisible();
+  await expect(page.getByText("Glance photocell takes its place at Eye.")).toBeVisible();
   await expect(page.getByRole("link", { name: "Travel, blocked, 0 of 2" })).toBeVisible();
   await expect(page.getByText("no place for its")).toHaveCount(0);
 });

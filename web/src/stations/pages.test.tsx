@@ -50,7 +50,7 @@ describe("the plan of the wiring", () => {
     await renderInJob(netloft(), <WirePlan />);
     const links = within(screen.getByRole("table", { name: "Links" })).getAllByRole("row");
     expect(links.map((row) => row.textContent)).toContain(
-      "P1–P3take outPhotocell, quay side takes over Photocell.",
+      "P1–P3take outPhotocell, quay side takes its place at Photocell.",
     );
     expect(screen.getByText(/374 mA of 550 mA, 176 mA to spare/)).toBeTruthy();
     expect(screen.getByRole("img", { name: "68 % of the limit" })).toBeTruthy();
