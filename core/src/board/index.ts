@@ -21,6 +21,7 @@ export {
   bankText,
   nearestText,
   positionTexts,
+  railText,
   positionsText,
   readBank,
   selectorsOf,

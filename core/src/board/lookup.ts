@@ -164,6 +164,16 @@ export function positionTexts(
   return parts.map((id, index) => `${called(id)} ${at[index]}`);
 }
 
+/** A rail with what it gives, where its label does not say so already. */
+export function railText({
+  label,
+  volts,
+  kind,
+}: Pick<BoardProfile["rails"][number], "label" | "volts" | "kind">): string {
+  const gives = `${plainNumber(volts)} V ${kind.toUpperCase()}`;
+  return label.includes(gives) ? label : `${label} (${gives})`;
+}
+
 /** The lamp that tells an input's state, where the board has one. */
 export function lampOfInput(board: BoardProfile, inputId: string) {
   return board.lamps.find((lamp) =>

@@ -21,6 +21,16 @@ function keysText(keys: readonly string[]): string {
   return `${told.join(", ")}${keys.length > told.length ? ` and ${keys.length - told.length} more` : ""}`;
 }
 
+/** A limit: of a text in characters. */
+const sizeText = (limit: number | bigint, origin: string) =>
+  origin === "string" ? `${limit} character${Number(limit) === 1 ? "" : "s"}` : String(limit);
+
+/** Forms of a text that the formats ask for, by the word of the schema. */
+const forms: Readonly<Record<string, string>> = {
+  date: "a date such as 2026-11-28",
+  datetime: "a time such as 2026-11-28T09:30:00Z",
+};
+
 function expectation(issue: Issue): { expected: string; remedy: string } {
   switch (issue.code) {
     case "invalid_type":
@@ -35,13 +45,18 @@ function expectation(issue: Issue): { expected: string; remedy: string } {
       };
     case "too_small":
       return {
-        expected: `${issue.inclusive === false ? "over" : "at least"} ${issue.minimum}${issue.origin === "string" ? " characters" : ""}`,
+        expected: `${issue.inclusive === false ? "over" : "at least"} ${sizeText(issue.minimum, issue.origin)}`,
         remedy: "Give more, or a larger value.",
       };
     case "too_big":
       return {
-        expected: `${issue.inclusive === false ? "under" : "at most"} ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`,
+        expected: `${issue.inclusive === false ? "under" : "at most"} ${sizeText(issue.maximum, issue.origin)}`,
         remedy: "Give less, or a smaller value.",
+      };
+    case "invalid_format":
+      return {
+        expected: forms[issue.format] ?? issue.message,
+        remedy: "Write it as the format describes.",
       };
     case "unrecognized_keys":
       return {

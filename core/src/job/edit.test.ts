@@ -115,8 +115,8 @@ describe("edits of a job", () => {
     const twice = after({ kind: "add-device", device: stop }, { kind: "add-device", device: stop });
     const added = twice.devices.slice(job.devices.length);
     expect(added.map(({ id, name }) => [id, name])).toEqual([
-      ["stop-2", `${stop.name} 2`],
-      ["stop-3", `${stop.name} 3`],
+      ["stop-2", `${stop.name} (2)`],
+      ["stop-3", `${stop.name} (3)`],
     ]);
   });
 

@@ -3,7 +3,7 @@ import { formatISO } from "date-fns";
 import { useState } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../data/index.ts";
-import { color, size, space } from "../theme/index.ts";
+import { color, print, size, space } from "../theme/index.ts";
 import { Row, Segments } from "../ui/index.ts";
 import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
@@ -14,6 +14,15 @@ import { layerView, useRan, type Layer } from "./view.ts";
 const Frame = styled.figure`
   display: grid;
   gap: ${space.m};
+`;
+
+/** What is of no use on paper. */
+const AtTheBench = styled.div`
+  display: grid;
+  gap: ${space.m};
+  ${print} {
+    display: none;
+  }
 `;
 
 const Legend = styled.ol`
@@ -92,8 +101,10 @@ export function Bench({ plan, start, step }: { plan: ShownPlan; start: Layer; st
           plan.wiring.devices.map(({ id, name }) => `${numbers[id] ?? "?"} ${name}`).join(", "),
         ]}
       />
-      <HighlightChoice plan={plan} />
-      <Meter plan={plan} bench={layer === "step" ? { step: step?.id ?? "" } : layer} />
+      <AtTheBench>
+        <HighlightChoice plan={plan} />
+        <Meter plan={plan} bench={layer === "step" ? { step: step?.id ?? "" } : layer} />
+      </AtTheBench>
       <Legend aria-label="Devices by number">
         {plan.wiring.devices.map((device) => (
           <LegendItem key={device.id} id={device.id} name={device.name} number={numbers[device.id] ?? "?"} />

@@ -1,2 +1,14 @@
 export { GlobalStyle } from "./global.ts";
-export { color, coreColour, font, lampColour, narrow, plate, print, size, space, touch } from "./tokens.ts";
+export {
+  color,
+  coreColour,
+  font,
+  lampColour,
+  narrow,
+  narrowScreen,
+  plate,
+  print,
+  size,
+  space,
+  touch,
+} from "./tokens.ts";

@@ -81,4 +81,6 @@ export const touch = "44px";
 
 /** Widths at which the layout changes. */
 export const narrow = "@media (max-width: 859px)";
+/** A narrow screen: a narrow page of paper has room for the columns of a table. */
+export const narrowScreen = "@media screen and (max-width: 859px)";
 export const print = "@media print";

@@ -1,6 +1,6 @@
 import { Button as AriaButton } from "react-aria-components";
 import { styled } from "styled-components";
-import { color, size, space, touch } from "../theme/index.ts";
+import { color, print, size, space, touch } from "../theme/index.ts";
 
 /** A button: filled for the one thing to do next, outlined for the rest, danger where it cannot be undone. */
 export const Button = styled(AriaButton)<{ $kind?: "filled" | "outlined" | "quiet" | "danger" }>`
@@ -33,5 +33,8 @@ export const Button = styled(AriaButton)<{ $kind?: "filled" | "outlined" | "quie
   &[data-disabled] {
     opacity: 0.5;
     cursor: default;
+  }
+  ${print} {
+    display: none;
   }
 `;

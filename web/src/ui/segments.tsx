@@ -1,6 +1,6 @@
 import { Radio, RadioGroup } from "react-aria-components";
 import { styled } from "styled-components";
-import { color, size, space } from "../theme/index.ts";
+import { color, print, size, space } from "../theme/index.ts";
 
 const Group = styled(RadioGroup)`
   display: inline-flex;
@@ -8,6 +8,9 @@ const Group = styled(RadioGroup)`
   border: 1.5px solid ${color.strongLine};
   border-radius: 6px;
   overflow: hidden;
+  ${print} {
+    display: none;
+  }
 `;
 
 const Segment = styled(Radio)`

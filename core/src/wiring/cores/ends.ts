@@ -1,4 +1,4 @@
-import { commonTerminals, type BoardInput, type BoardProfile } from "../../board/index.ts";
+import { commonTerminals, railText, type BoardInput, type BoardProfile } from "../../board/index.ts";
 import { jointNode, pinNode, poleNode, terminalNode, type Node } from "../../node/index.ts";
 import { extraLowVolts, listed } from "../../quantity/index.ts";
 import {
@@ -145,7 +145,7 @@ function feedText(place: Place): string {
     case "made":
       return `supply ${place.made.rail.volts} V ${place.made.rail.kind.toUpperCase()} from ${place.made.name}`;
     case "rail":
-      return `${place.rail.label}, ${place.rail.volts} V ${place.rail.kind.toUpperCase()}`;
+      return railText(place.rail);
     case "relay":
       return `${feedGives(place.feed).label} by way of ${listed(relaysOf(place).map(({ output }) => output.label))}`;
     case "output":

@@ -1,4 +1,4 @@
-import type { BoardProfile } from "../../board/index.ts";
+import { railText, type BoardProfile } from "../../board/index.ts";
 import { suppliedWith, type DeviceContact } from "../../device/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
@@ -14,12 +14,6 @@ import { roomFor } from "./room.ts";
 function senseText({ senses, ohms }: Pick<DeviceContact, "senses" | "ohms">): string {
   if (senses === "resistor") return `an end resistor of ${plainNumber((ohms ?? 0) / 1_000)} kΩ`;
   return senses === "pulse" ? "the pulses of an optical edge" : "a plain contact";
-}
-
-/** A rail with what it gives, where its label does not say so already. */
-function railWith({ label, volts, kind }: { label: string; volts: number; kind: "ac" | "dc" }): string {
-  const gives = `${plainNumber(volts)} V ${kind.toUpperCase()}`;
-  return label.includes(gives) ? label : `${label} (${gives})`;
 }
 
 /** What else the board could do about it, or what to choose instead. */
@@ -123,7 +117,7 @@ function supplyFinding(
       relayTaken(board, demand, devices, placements) ??
       relayLack(board, demand, madeRails(devices)) ??
       (near
-        ? `It wants ${wanted}, and ${railWith(near)} is what there is.`
+        ? `It wants ${wanted}, and ${railText(near)} is what there is.`
         : `No output of ${board.name} is free for it.`),
     remedy: remedy(demand),
   });

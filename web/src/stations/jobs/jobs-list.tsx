@@ -44,7 +44,7 @@ const Narrow = styled.div`
   grid-template-columns: minmax(0, 2fr) repeat(auto-fit, minmax(150px, 1fr));
   gap: ${space.s} ${space.m};
   align-items: end;
-  @media (max-width: 859px) {
+  @media screen and (max-width: 859px) {
     grid-template-columns: 1fr 1fr;
     > :first-child {
       grid-column: 1 / -1;

@@ -21,6 +21,10 @@ const Places = styled.section`
     color: ${color.quiet};
   }
   ${print} {
+    display: flex;
+    > div {
+      flex: 1;
+    }
     p {
       margin-top: ${space.l};
     }

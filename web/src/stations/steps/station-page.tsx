@@ -3,7 +3,7 @@ import { Navigate, useNavigate, useParams, useSearchParams } from "react-router"
 import { styled } from "styled-components";
 import { Bench } from "../../bench/index.ts";
 import { useJobBench } from "../../data/index.ts";
-import { narrow, space } from "../../theme/index.ts";
+import { narrow, print, space } from "../../theme/index.ts";
 import { Button, Heading, Notice, PageTitle, Panel, Quiet, Row, Segments } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { stationNames, stepAddress } from "../shared/words.ts";
@@ -34,6 +34,12 @@ const Columns = styled.div`
     top: ${space.s};
   }
   ${narrow} {
+    grid-template-columns: minmax(0, 1fr);
+    > aside {
+      position: static;
+    }
+  }
+  ${print} {
     grid-template-columns: minmax(0, 1fr);
     > aside {
       position: static;

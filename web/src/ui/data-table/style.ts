@@ -1,5 +1,5 @@
 import { styled } from "styled-components";
-import { color, narrow, print, size, space, touch } from "../../theme/index.ts";
+import { color, narrowScreen, print, size, space, touch } from "../../theme/index.ts";
 
 /** The table itself: a head that stays in sight; on a phone rows of two lines. */
 export const Sheet = styled.table`
@@ -39,13 +39,17 @@ export const Sheet = styled.table`
   && [data-marked] {
     background: ${color.accentSoft};
   }
+  /* No group begins at the foot of a page. */
+  tr:has(> th[scope="rowgroup"]) {
+    break-after: avoid;
+  }
   tr[data-lit="true"] > * {
     background: ${color.accentSoft};
   }
   tr[data-changed="true"] > :first-child {
     box-shadow: inset 3px 0 0 ${color.accent};
   }
-  ${narrow} {
+  ${narrowScreen} {
     display: block;
     thead {
       display: none;
@@ -136,7 +140,7 @@ export const GroupHead = styled.th`
     text-align: left;
     cursor: pointer;
   }
-  ${narrow} {
+  ${narrowScreen} {
     && {
       flex: 1 1 100%;
       padding: 0;

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { styled } from "styled-components";
 import { LiveKeys } from "../../../bench/index.ts";
 import { useJobBench } from "../../../data/index.ts";
-import { color, size, space } from "../../../theme/index.ts";
+import { color, print, size, space } from "../../../theme/index.ts";
 import { Button, Heading, Notice, Opener, Quiet, Row, Segments, Toggle } from "../../../ui/index.ts";
 import { speak } from "../cues.ts";
 import { HoldTimer } from "../hold-timer.tsx";
@@ -18,6 +18,9 @@ const Box = styled.section`
   padding: ${space.m};
   background: ${color.sunk};
   border-radius: 8px;
+  ${print} {
+    display: none;
+  }
 `;
 
 const Now = styled.div`
