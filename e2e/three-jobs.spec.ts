@@ -50,7 +50,7 @@ const sites: readonly Site[] = [
     moves: /^Gate/,
     devices: [/sliding drive/, /Glance/, /Halt/, /Turnkey/],
     wishes: [["Automatic closing", "on"]],
-    enough: { "at the desk": [30, 20], "on a phone": [30, 34] },
+    enough: { "at the desk": [30, 24], "on a phone": [30, 40] },
   },
   {
     what: "Loft, rooflights",
@@ -58,7 +58,7 @@ const sites: readonly Site[] = [
     moves: /^Rooflight/,
     devices: [/Chain/, /Rain/i, /Plushet/, /Halt/, /Turnkey/],
     wishes: [["Automatic closing", "on"]],
-    enough: { "at the desk": [30, 16], "on a phone": [30, 24] },
+    enough: { "at the desk": [30, 20], "on a phone": [30, 32] },
   },
 ];
 

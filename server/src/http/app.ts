@@ -11,14 +11,17 @@ import { safeHeaders } from "./guard/headers.ts";
 import { onlyHosts } from "./guard/host.ts";
 import { onlyOwnPages } from "./guard/origin.ts";
 import { healthRoutes } from "./health.ts";
-import { jobRoutes, type JobParts } from "./jobs.ts";
+import { bundleRoutes, type BundleParts } from "./bundles.ts";
+import { jobRoutes } from "./jobs.ts";
+import { logRoutes } from "./log.ts";
+import { planRoutes } from "./plan.ts";
 import { runRoutes } from "./runs.ts";
 import { HttpProblem, problemHandler } from "./problem.ts";
 import { whereaboutsRoutes } from "./whereabouts.ts";
 import { sessionRoutes } from "./session.ts";
 
 /** What the app is made with. */
-export interface AppParts extends JobParts {
+export interface AppParts extends BundleParts {
   logger: Logger;
   /** Folder of the built web app. */
   web: string;
@@ -47,7 +50,16 @@ export function createApp({ logger, web, hosts, beyond, ...parts }: AppParts): E
   app.use("/api", healthRoutes(knex));
   app.use("/api", sessionRoutes(knex, { needed: beyond !== undefined }, now));
   app.use("/api", whereaboutsRoutes(beyond ?? nowhere));
-  app.use("/api", boardRoutes(knex, work), catalogueRoutes(knex, work), jobRoutes(parts), runRoutes(work));
+  app.use(
+    "/api",
+    boardRoutes(knex, work),
+    catalogueRoutes(knex, work),
+    jobRoutes(parts),
+    logRoutes(parts),
+    bundleRoutes(parts),
+    planRoutes(work),
+    runRoutes(work),
+  );
   app.use("/api", (request) => {
     throw new HttpProblem(
       404,

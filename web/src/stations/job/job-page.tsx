@@ -132,10 +132,12 @@ function JobFrame() {
           </WhereKeys>
         </Bar>
         <PaperHead />
+        <Above>
+          <RunFindings />
+        </Above>
         <Work>
           <DangerBar />
           <Above>
-            <RunFindings />
             <ClosedNotice />
             <UnstoredAnswers />
           </Above>

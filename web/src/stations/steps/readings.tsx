@@ -1,7 +1,7 @@
 import { sentence, type ReadingAsked } from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { space } from "../../theme/index.ts";
-import { NumberInput, Quiet } from "../../ui/index.ts";
+import { NumberInput, Quiet, useInUnits } from "../../ui/index.ts";
 import type { StepAnswer } from "./use-answer-step.ts";
 
 /** Keeps room for what may be wrong with a reading: it is told as the field is left, which is as an answer is pressed. */
@@ -23,10 +23,10 @@ const Fields = styled.div`
 /** The limits of a reading with their source. */
 function limitText({ least, most, unit, source }: ReadingAsked): string | undefined {
   const limits = [
-    ...(least === undefined ? [] : [`at least ${least}`]),
-    ...(most === undefined ? [] : [`at most ${most}`]),
+    ...(least === undefined ? [] : [`at least ${least} ${unit}`]),
+    ...(most === undefined ? [] : [`at most ${most} ${unit}`]),
   ];
-  return limits.length ? `${limits.join(", ")} ${unit}${source ? `: ${source}` : ""}` : undefined;
+  return limits.length ? `${limits.join(", ")}${source ? `: ${source}` : ""}` : undefined;
 }
 
 interface Props {
@@ -36,6 +36,7 @@ interface Props {
 
 /** A field for each reading that is asked for, and what they are held against. */
 export function Readings({ asked, answering }: Props) {
+  const inUnits = useInUnits();
   const limits = [...new Set(asked.map(limitText))].join("; ");
   return (
     <div>
@@ -52,7 +53,7 @@ export function Readings({ asked, answering }: Props) {
           />
         ))}
       </Fields>
-      <Quiet>{sentence(limits)}</Quiet>
+      <Quiet>{inUnits(sentence(limits))}</Quiet>
     </div>
   );
 }

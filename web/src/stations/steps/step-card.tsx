@@ -90,12 +90,13 @@ const Top = styled.div`
 function Head({ step, steps, go }: HeadProps) {
   const list = steps.of(step.station);
   const [before, after] = [steps.beside(step.id, -1), steps.beside(step.id, 1)];
+  const inUnits = useInUnits();
   return (
     <Top>
       <Quiet>
         {stationNames[step.station]}, step {list.indexOf(step) + 1} of {list.length}
       </Quiet>
-      <PageTitle isCard>{step.title}</PageTitle>
+      <PageTitle isCard>{inUnits(step.title)}</PageTitle>
       <Row style={{ gap: 0 }}>
         <Speaking text={step.spoken ?? step.says} />
         <Button
@@ -195,7 +196,7 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   const held = step.gesture && heldBy(step.gesture, handlesOf(plan.bundle.board));
   const inUnits = useInUnits();
   return (
-    <Card aria-label={step.title}>
+    <Card aria-label={inUnits(step.title)}>
       <Head step={step} steps={steps} go={go} />
       {lost && (
         <Notice tone="note" title="Open again">

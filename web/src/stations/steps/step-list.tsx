@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { styled } from "styled-components";
 import { useJobBench, useLights } from "../../data/index.ts";
 import { color, size, space, touch } from "../../theme/index.ts";
-import { Hidden } from "../../ui/index.ts";
+import { Hidden, useInUnits } from "../../ui/index.ts";
 import { readingsText } from "../shared/answer-text.ts";
 import { stepAddress } from "../shared/words.ts";
 import type { Steps } from "./use-steps.ts";
@@ -40,6 +40,7 @@ const List = styled.ol`
 function StepLine({ step, steps, current }: { step: Step; steps: Steps; current?: string }) {
   const { job } = useJobBench();
   const lights = useLights(step.subjects);
+  const inUnits = useInUnits();
   const entry = steps.said.get(step.id);
   const Icon = entry?.outcome === "seen" ? Check : entry?.outcome === "not-seen" ? X : Circle;
   const tone =
@@ -56,7 +57,7 @@ function StepLine({ step, steps, current }: { step: Step; steps: Steps; current?
       >
         <Icon size={18} color={tone} aria-hidden />
         <span>
-          {step.title}
+          {inUnits(step.title)}
           <Hidden>
             , {entry?.outcome === "seen" ? "seen" : entry?.outcome === "not-seen" ? "not seen" : "open"}
           </Hidden>

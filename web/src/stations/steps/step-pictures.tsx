@@ -12,7 +12,7 @@ const Picture = styled.div`
   svg {
     max-height: 220px;
     ${narrow} {
-      max-height: 190px;
+      max-height: 165px;
     }
   }
 `;
