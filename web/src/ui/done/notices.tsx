@@ -19,7 +19,8 @@ const Region = styled(ToastRegion)`
   width: min(460px, calc(100vw - 24px));
   outline: none;
   ${narrow} {
-    top: ${space.s};
+    /* Over the strip of stations alone: what a card says stays in sight. */
+    top: 2px;
     bottom: auto;
     right: 12px;
   }
@@ -50,6 +51,15 @@ const One = styled(Toast)`
     border-color: transparent;
     background: transparent;
     padding: 0 ${space.m};
+  }
+  ${narrow} {
+    padding: 0 ${space.xs} 0 ${space.m};
+    [slot="description"] {
+      display: block;
+      overflow: hidden;
+      white-space: nowrap;
+      text-overflow: ellipsis;
+    }
   }
   button[data-hovered] {
     background: transparent;
