@@ -1,5 +1,5 @@
 import type { ImportMeets } from "@anvilcloud/core";
-import type { ImportAs } from "../../data/index.ts";
+import { differences, type ImportAs } from "../../data/index.ts";
 import { Button, Dialog, Quiet, Row } from "../../ui/index.ts";
 import { Differences } from "../shared/differences.tsx";
 
@@ -20,6 +20,8 @@ interface ChoiceProps {
 
 /** Asks what a file is to be whose job is here already. */
 export function ImportChoice({ meets, take, close }: ChoiceProps) {
+  // A file that says nothing new is best left alone.
+  const isNews = meets.log.onlyFile > 0 || differences(meets.here, meets.file).length > 0;
   return (
     <Dialog title={`${meets.here.title} is here already`} isOpen onClose={close}>
       <Quiet>Nothing is imported yet. {logText(meets.log)}</Quiet>
@@ -30,13 +32,13 @@ export function ImportChoice({ meets, take, close }: ChoiceProps) {
         none="Survey, devices and wishes are the same."
       />
       <Row style={{ justifyContent: "flex-end", marginTop: 16 }}>
-        <Button $kind="outlined" onPress={close}>
+        <Button $kind={isNews ? "outlined" : "filled"} onPress={close}>
           Do not import it
         </Button>
         <Button $kind="outlined" onPress={() => take({ as: "copy" })}>
           As a copy beside it
         </Button>
-        {!meets.log.unlike && (
+        {!meets.log.unlike && isNews && (
           <Button $kind="filled" onPress={() => take({ as: "later", version: meets.version })}>
             As its later state
           </Button>

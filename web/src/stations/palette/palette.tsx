@@ -3,7 +3,7 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 import useSWR from "swr";
 import { boardsKey, getJson, jobsKey, offered, recent, type Offer } from "../../data/index.ts";
-import { Dialog, Finder, Quiet, takeBackLast } from "../../ui/index.ts";
+import { Button, Dialog, Finder, Quiet, Row, takeBackLast } from "../../ui/index.ts";
 import { SettingsDialog } from "./settings.tsx";
 
 /** Jobs named for what was typed. */
@@ -108,7 +108,12 @@ function Looking({ close, openSettings }: Props) {
         }}
         none="Nothing is called so."
       />
-      <Quiet style={{ marginTop: 8 }}>Arrows walk, Enter goes there, Esc closes.</Quiet>
+      <Row style={{ justifyContent: "space-between", marginTop: 8 }}>
+        <Quiet>Arrows walk, Enter goes there, Esc closes.</Quiet>
+        <Button $kind="outlined" onPress={close}>
+          Close
+        </Button>
+      </Row>
     </>
   );
 }

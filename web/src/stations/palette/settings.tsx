@@ -1,8 +1,10 @@
 import { conductorSizesMm2, conductorText, quantityText, type Units } from "@anvilcloud/core";
 import { useState } from "react";
 import {
+  Button,
   Dialog,
   Quiet,
+  Row,
   Segments,
   setShortcutsOn,
   setUnits,
@@ -65,6 +67,11 @@ export function SettingsDialog({ isOpen, close }: { isOpen: boolean; close: () =
         <Quiet>
           On this device only. Stored is metric always, so that every installation reads a job alike.
         </Quiet>
+        <Row style={{ justifyContent: "flex-end" }}>
+          <Button $kind="outlined" onPress={close}>
+            Done
+          </Button>
+        </Row>
       </div>
     </Dialog>
   );
