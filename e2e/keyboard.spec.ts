@@ -1,7 +1,7 @@
 import type { Locator, Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
 
-/** Goes on with the key for the next until something has the focus, and tells which way round is shorter to nobody. */
+/** Goes on with the key for the next until something has the focus. */
 async function tabTo(page: Page, target: Locator): Promise<void> {
   await expect(target).toBeVisible();
   for (let n = 0; n < 120; n++) {
@@ -27,10 +27,13 @@ async function take(page: Page, field: Locator, words: string, option: RegExp): 
   await write(page, field, words);
   const found = page.getByRole("option", { name: option }).first();
   await expect(found).toBeVisible();
-  for (let n = 0; n < 40; n++) {
-    await page.keyboard.press("ArrowDown");
-    if ((await found.getAttribute("data-focused")) !== null) break;
-  }
+  const isAt = () =>
+    expect(found)
+      .toHaveAttribute("data-focused", /.*/, { timeout: 2_000 })
+      .then(() => true)
+      .catch(() => false);
+  // The focus follows a key a moment later: it is waited for before the next one.
+  for (let n = 0; n < 12 && !(await isAt()); n++) await page.keyboard.press("ArrowDown");
   await page.keyboard.press("Enter");
 }
 

@@ -42,7 +42,7 @@ const sites: readonly Site[] = [
       ["Pre-warning before closing, s", "5"],
       ["Hold-to-run for closing", "off"],
     ],
-    enough: { "at the desk": [47, 24], "on a phone": [47, 40] },
+    enough: { "at the desk": [47, 24], "on a phone": [47, 49] },
   },
   {
     what: "Net shed, sliding gate",
@@ -50,7 +50,7 @@ const sites: readonly Site[] = [
     moves: /^Gate/,
     devices: [/sliding drive/, /Glance/, /Halt/, /Turnkey/],
     wishes: [["Automatic closing", "on"]],
-    enough: { "at the desk": [30, 24], "on a phone": [30, 40] },
+    enough: { "at the desk": [30, 24], "on a phone": [30, 45] },
   },
   {
     what: "Loft, rooflights",
@@ -58,7 +58,7 @@ const sites: readonly Site[] = [
     moves: /^Rooflight/,
     devices: [/Chain/, /Rain/i, /Plushet/, /Halt/, /Turnkey/],
     wishes: [["Automatic closing", "on"]],
-    enough: { "at the desk": [30, 20], "on a phone": [30, 32] },
+    enough: { "at the desk": [30, 20], "on a phone": [30, 38] },
   },
 ];
 

@@ -71,7 +71,7 @@ function contactText({ duty, rest, senses, ohms }: DeviceContact): string {
       : senses === "pulse"
         ? "optical pulses"
         : `contact that rests ${rest}`;
-  return `${what}, for ${duty}`;
+  return `${what}, for ${duty.replaceAll("-", " ")}`;
 }
 
 const one = (texts: readonly string[]): string[] => [...new Set(texts)];

@@ -1,4 +1,10 @@
-import { commonTerminals, railText, type BoardInput, type BoardProfile } from "../../board/index.ts";
+import {
+  commonTerminals,
+  railText,
+  type BoardInput,
+  type BoardProfile,
+  type ContactDuty,
+} from "../../board/index.ts";
 import { jointNode, pinNode, poleNode, terminalNode, type Node } from "../../node/index.ts";
 import { extraLowVolts, listed } from "../../quantity/index.ts";
 import {
@@ -115,7 +121,7 @@ function contactEnds(board: BoardProfile, placements: readonly Placement[]): Loo
               device,
               pin: head,
               terminals: [input.terminal],
-              why: `${input.label}: its contact ${series ? "closes the loop" : "makes the command"}`,
+              why: `${input.label}: ${givesText(contact.duty, series)}`,
             }
           : { device, pin: head, node: joint, why: `${input.label}: in series with the device before it` },
       );
@@ -195,6 +201,13 @@ function feedEnd(feed: RelayPlace["feed"], pole: "plus" | "minus"): Pick<LooseEn
 }
 
 /** What a load by way of relays needs beside its own cores on the board: a bridge to each relay's common, and its other pole where no terminal of the board is that. */
+/** What a contact tells its input. */
+function givesText(duty: ContactDuty, series: boolean): string {
+  if (duty === "encoder") return "its pulses tell the way";
+  if (duty.startsWith("limit")) return "its contact tells the end";
+  return series ? "its contact closes the loop" : "its contact makes the command";
+}
+
 function relayEnds({ device, supply }: SupplyDemand, place: RelayPlace, why: string): LooseEnd[] {
   const { label } = feedGives(place.feed);
   const pins = [supply.pins.plus, supply.pins.third ?? supply.pins.plus];

@@ -82,7 +82,7 @@ function railReason(
       ? "always on"
       : `on while ${rail.live === "not-closed" ? "not closed" : rail.live}`;
   const wrong = misled(demand, at) ? "; no rail that lives as it must was left" : "";
-  return `${rail.label}: ${current(rail)}, ${when}${carries}${wrong}.`;
+  return `${rail.label}: ${rail.label.includes(current(rail)) ? "" : `${current(rail)}, `}${when}${carries}${wrong}.`;
 }
 
 function relayReason({ output, third, feed, rests }: RelayPlace): string {
