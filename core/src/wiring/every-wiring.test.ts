@@ -357,7 +357,8 @@ test("every reason names the place it is the reason of", () => {
           expect(why).toContain(`${place.input.label} (${place.input.terminal})`);
           break;
         case "rail":
-          expect(why).toContain(`${place.rail.label}: ${plainNumber(place.rail.volts)} V`);
+          expect(why.startsWith(`${place.rail.label}: `)).toBe(true);
+          expect(why).toContain(`${plainNumber(place.rail.volts)} V ${place.rail.kind.toUpperCase()}`);
           break;
         case "relay":
           expect(why).toContain(place.output.label);
