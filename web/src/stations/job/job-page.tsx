@@ -132,12 +132,10 @@ function JobFrame() {
           </WhereKeys>
         </Bar>
         <PaperHead />
-        <Above>
-          <RunFindings />
-        </Above>
         <Work>
           <DangerBar />
           <Above>
+            <RunFindings />
             <ClosedNotice />
             <UnstoredAnswers />
           </Above>
