@@ -10,11 +10,24 @@ function bench(page: Page) {
   const says = (text: string | RegExp, timeout = 20_000) =>
     expect(card.getByText(text).first()).toBeVisible({ timeout });
 
+  /** Seconds on the bench, as its clock shows them. */
+  async function now(): Promise<number> {
+    const [minutes, seconds] = (await page.getByLabel("Time on the bench").textContent())!.split(":");
+    return Number(minutes) * 60 + Number(seconds);
+  }
+
+  /** As many seconds go by on the bench, whatever the machine takes for them. */
+  async function passes(seconds: number) {
+    const from = await now();
+    const intervals = [100];
+    await expect.poll(now, { intervals, timeout: 120_000 }).toBeGreaterThanOrEqual(from + seconds);
+  }
+
   /** A key of the board, held as long as its hold takes. */
   async function holds(key: string, seconds: number) {
     await button(key).focus();
     await page.keyboard.down("Enter");
-    await page.waitForTimeout(seconds * 1_000 + 300);
+    await passes(seconds + 0.3);
     await page.keyboard.up("Enter");
   }
 
@@ -22,7 +35,7 @@ function bench(page: Page) {
     await button(key).focus();
     for (let n = 0; n < times; n += 1) await page.keyboard.press("Enter");
     // A further press would belong to these.
-    await page.waitForTimeout(700);
+    await passes(0.7);
   }
 
   /** Time runs quicker until the step at hand says this. */
@@ -38,17 +51,18 @@ function bench(page: Page) {
   }
 
   /** A part of the face, by the beginning of its name, worked by the keyboard. */
-  async function works(name: RegExp, key: string, until: RegExp) {
-    const part = page.getByRole("img", { name });
-    for (let n = 0; n < 40 && !until.test((await part.getAttribute("aria-label")) ?? ""); n += 1) {
+  async function works(called: RegExp, key: string, until: RegExp) {
+    const part = page.getByRole("img", { name: called });
+    const name = async () => (await part.getAttribute("aria-label")) ?? "";
+    for (let n = 0, was = await name(); n < 40 && !until.test(was); n += 1, was = await name()) {
       await part.focus();
       await page.keyboard.press(key);
-      await page.waitForTimeout(120);
+      await expect.poll(name, { intervals: [50] }).not.toBe(was);
     }
     await expect(part).toHaveAttribute("aria-label", until);
   }
 
-  return { page, card, button, says, holds, presses, waits, power, works };
+  return { page, card, button, says, holds, presses, waits, power, works, passes };
 }
 
 /** Opens the bench of a board from the first page, as someone does who has no job. */
@@ -90,7 +104,7 @@ test("a two-leaf gate, by keyboard, from power-up to a full cycle; a slip is tol
   await it.button("Half-way by hand").press("Enter");
   await it.says(/^Stand clear and press MOVE once/);
   await it.presses("MOVE");
-  await page.waitForTimeout(1_500);
+  await it.passes(1.5);
   await it.presses("MOVE");
   await it.says(/open every leaf fully by hand/);
   await it.button("Open by hand").press("Enter");
@@ -118,7 +132,7 @@ async function firstKey(it: ReturnType<typeof bench>, line: string): Promise<voi
   if (held) await it.holds(held, Number(seconds));
   else if (turned) await it.button(`${turned} ${to === "left" ? "↺" : "↻"}`).press("Enter");
   else if (pressed) await it.presses(pressed, twice ? 2 : 1);
-  else if (wait) await it.page.waitForTimeout(Number(wait) * 1_000);
+  else if (wait) await it.passes(Number(wait));
   else throw new Error(`no key in: ${line}`);
 }
 
@@ -126,7 +140,8 @@ async function firstKey(it: ReturnType<typeof bench>, line: string): Promise<voi
 async function setsValues(it: ReturnType<typeof bench>) {
   const keys = it.card.getByText(/^Keys from here: /);
   for (let n = 0; n < 40; n += 1) {
-    await it.page.waitForTimeout(300);
+    // What the card asks for follows what the board does.
+    await it.passes(0.3);
     if (!(await keys.count())) return;
     await firstKey(it, (await keys.textContent())!.replace("Keys from here: ", ""));
   }
@@ -178,7 +193,7 @@ test("a pedestrian door by pointer: it measures its way, weighs its leaf, and le
   const key = (await it.button("SET-UP").boundingBox())!;
   await page.mouse.move(key.x + 20, key.y + 20);
   await page.mouse.down();
-  await page.waitForTimeout(6_400);
+  await it.passes(6.4);
   await page.mouse.up();
   await it.says(/^It leans on its closed stop/);
   await it.waits(/^It opens and closes once at its own speed/);

@@ -1,7 +1,7 @@
 import { count, listed, plainNumber, sentence } from "../quantity/index.ts";
 import { behaviour, behaviourIds } from "./behaviour.ts";
 import { settableBehaviours } from "./settable.ts";
-import { menuValues, terminalsOf } from "./lookup.ts";
+import { menuValues, railText, terminalsOf } from "./lookup.ts";
 import { purposeLabel } from "./purpose.ts";
 import type { BoardProfile, ContactDuty } from "./schema/index.ts";
 
@@ -49,10 +49,8 @@ function rails(board: BoardProfile): string {
       .map((rail) => {
         const limit =
           rail.limitMilliamps ?? board.budgets.find((each) => each.id === rail.budget)?.limitMilliamps;
-        const gives = `${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}`;
-        const most = limit ? `${plainNumber(limit)} mA${rail.budget ? " shared" : ""}` : "";
-        const facts = [rail.label.includes(gives) ? "" : gives, most].filter(Boolean).join(", ");
-        return facts ? `${rail.label} (${facts})` : rail.label;
+        const most = limit ? [`${plainNumber(limit)} mA${rail.budget ? " shared" : ""}`] : [];
+        return railText(rail, ...most);
       }),
   );
 }

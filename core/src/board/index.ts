@@ -22,6 +22,8 @@ export {
   nearestText,
   positionTexts,
   railText,
+  currentText,
+  givesBeside,
   positionsText,
   readBank,
   selectorsOf,

@@ -164,14 +164,20 @@ export function positionTexts(
   return parts.map((id, index) => `${called(id)} ${at[index]}`);
 }
 
-/** A rail with what it gives, where its label does not say so already. */
-export function railText({
-  label,
-  volts,
-  kind,
-}: Pick<BoardProfile["rails"][number], "label" | "volts" | "kind">): string {
-  const gives = `${plainNumber(volts)} V ${kind.toUpperCase()}`;
-  return label.includes(gives) ? label : `${label} (${gives})`;
+type NamedRail = Pick<BoardProfile["rails"][number], "label" | "volts" | "kind">;
+
+/** What a rail gives: "24 V DC". */
+export const currentText = ({ volts, kind }: Pick<NamedRail, "volts" | "kind">): string =>
+  `${plainNumber(volts)} V ${kind.toUpperCase()}`;
+
+/** What a rail gives beside its label: nothing where the label says so already. */
+export const givesBeside = (rail: NamedRail): string[] =>
+  rail.label.includes(currentText(rail)) ? [] : [currentText(rail)];
+
+/** A rail with facts of it in brackets, first what it gives where its label does not say so already. */
+export function railText(rail: NamedRail, ...facts: string[]): string {
+  const all = [...givesBeside(rail), ...facts];
+  return all.length ? `${rail.label} (${all.join(", ")})` : rail.label;
 }
 
 /** The lamp that tells an input's state, where the board has one. */

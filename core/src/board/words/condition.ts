@@ -211,7 +211,7 @@ const meanings: { [K in Kind]: Meaning<K> } = {
       return listed([...exact, ...least]);
     },
     must: ({ behaviour: id, is, atLeast }) =>
-      `${behaviour(id).label.toLowerCase()} must be ${atLeast === undefined ? behaviourText(id, is ?? true) : `at least ${atLeast}`}`,
+      `${behaviour(id).label.toLowerCase()} must be ${atLeast === undefined ? behaviourText(id, is ?? true) : `at least ${behaviourText(id, atLeast)}`}`,
   },
   control: {
     check: ({ control, at }, path, names, report) =>

@@ -107,7 +107,7 @@ const kinds: [Condition, Partial<Circumstances>, Partial<Circumstances>, text: s
     { behaviour: (id, fits) => id === "force" && fits(40) },
     { behaviour: (_, fits) => fits(39.9) },
     "force is at least 40 %",
-    "force must be at least 40",
+    "force must be at least 40 %",
   ],
   [
     { behaviour: "photocell-reaction", is: "closing" },

@@ -5,7 +5,7 @@ export const supplyFindings = {
   "ac-on-dc": {
     severity: "danger",
     trap: 20,
-    what: "{device} wants {wanted}, and {rail} is {given}.",
+    what: "{device} wants {wanted}, and at {rail} there is {given}.",
     why: "Alternating current on a direct current device overheats or destroys it.",
     remedy: "Put a converter between them that carries {milliamps}, or choose a device for {given}.",
   },

@@ -25,6 +25,14 @@ describe("trap 40: voltage drop at the far end", () => {
     expect(words.what).toContain("it needs 21.5 V");
   });
 
+  test("what misses by a hair is told with the hair: never the same number as what it needs", () => {
+    const told = Array.from({ length: 11 }, (_, more) =>
+      low(planJob(demoBundle("netloft", (job) => longRun(job, "lock", 80 + more, 0.5)))),
+    ).flatMap((found) => found.map(({ values }) => values.volts!));
+    expect(told).not.toContain("21.5 V");
+    expect(told.filter((volts) => /^21\.4\d V$/.test(volts)).length).toBeGreaterThan(0);
+  });
+
   test("with the size it names, the finding is gone", () => {
     const far = planJob(demoBundle("netloft", (job) => longRun(job, "lock", 120, 0.5)));
     const remedy = wordsOf(low(far)[0]!).remedy;

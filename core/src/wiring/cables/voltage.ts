@@ -27,8 +27,11 @@ export const hottest = 70;
 /** The coldest at which a circuit is looked at, °C: conductors are rated there. */
 const coldest = 20;
 
-/** A tenth of a volt is told, no less. */
-const volts = (value: number) => `${plainNumber(value)} V`;
+/** A tenth of a volt is told; less only where it would else read like the limit that it misses. */
+const volts = (value: number, limit?: number) => {
+  const same = plainNumber(value) === plainNumber(limit ?? Infinity);
+  return `${plainNumber(value, same ? 2 : 1)} V`;
+};
 
 /** What to do about a run that loses too much, by the size the cables of the job need. */
 function lowRemedy(enough: number | undefined): string {
@@ -53,7 +56,7 @@ function lowFinding(
     ],
     {
       device: device.name,
-      volts: volts(measured),
+      volts: volts(measured, supply.volts.min),
       rail: `${volts(rail.volts)} of ${rail.label}`,
       cable: cable ? `${plainNumber(cable.lengthM)} m of ${plainNumber(cable.sizeMm2, 2)} mm²` : "its cores",
       least: volts(supply.volts.min),
@@ -97,7 +100,7 @@ function overFinding(
   const unregulated = measured > feed.volts * 1.02;
   return finding("voltage-over", [{ kind: "device", id: device.id }], {
     device: device.name,
-    volts: volts(measured),
+    volts: volts(measured, supply.volts.max),
     most: volts(supply.volts.max),
     reason: unregulated
       ? `${feed.label} has no regulation: lightly loaded it gives far more than the ${volts(feed.volts)} it is named for.`

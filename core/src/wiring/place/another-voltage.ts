@@ -15,9 +15,7 @@ export function anotherVoltage(device: { id: string; name: string }, volts: numb
     device: device.name,
     given: `${plainNumber(volts)} V`,
     wanted,
-    remedy: [inlet.volts].flat().includes(volts)
-      ? `Take the other source for it out, or set the board for ${plainNumber(volts)} V, before it is connected.`
-      : `Use one for ${wanted}, before it is connected.`,
+    remedy: `Use one for ${wanted}, before it is connected.`,
     terminals: `${inlet.plus} and ${inlet.minus}`,
   });
 }

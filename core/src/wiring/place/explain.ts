@@ -1,4 +1,10 @@
-import type { BoardInput, BoardProfile, Rail } from "../../board/index.ts";
+import {
+  currentText,
+  givesBeside,
+  type BoardInput,
+  type BoardProfile,
+  type Rail,
+} from "../../board/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
 import { pinsOf, type Demand, type Place, type RelayPlace } from "./demand.ts";
 import { honoursPins } from "./fit.ts";
@@ -15,9 +21,6 @@ export interface Placed {
 /** What a contact is for, with its article: "an exit loop", "a photocell". */
 export const a = (duty: string): string =>
   `${/^[aeiou]/.test(duty) ? "an" : "a"} ${duty.replaceAll("-", " ")}`;
-
-const current = (rail: Pick<Rail, "volts" | "kind">) =>
-  `${plainNumber(rail.volts)} V ${rail.kind.toUpperCase()}`;
 
 const isPinned = ({ device }: Demand, pins: readonly string[]) =>
   pins.some((pin) => device.pinned?.[pin] !== undefined);
@@ -76,13 +79,13 @@ function railReason(
     0,
   );
   const most = rail.limitMilliamps;
-  const carries = most === undefined ? "" : `, ${plainNumber(milliamps)} of ${plainNumber(most)} mA with it`;
+  const carries = most === undefined ? [] : [`${plainNumber(milliamps)} of ${plainNumber(most)} mA with it`];
   const when =
     rail.live === "always"
       ? "always on"
       : `on while ${rail.live === "not-closed" ? "not closed" : rail.live}`;
   const wrong = misled(demand, at) ? "; no rail that lives as it must was left" : "";
-  return `${rail.label}: ${rail.label.includes(current(rail)) ? "" : `${current(rail)}, `}${when}${carries}${wrong}.`;
+  return `${rail.label}: ${[...givesBeside(rail), when, ...carries].join(", ")}${wrong}.`;
 }
 
 function relayReason({ output, third, feed, rests }: RelayPlace): string {
@@ -100,7 +103,7 @@ function reason({ demand, place }: Placed, board: BoardProfile, placed: readonly
     case "rail":
       return demand.kind === "supply" ? railReason(demand, place.rail, placed) : "";
     case "made":
-      return `${place.made.name} makes ${current(place.made.rail)} for it, which no terminal of the board gives.`;
+      return `${place.made.name} makes ${currentText(place.made.rail)} for it, which no terminal of the board gives.`;
     case "relay":
       return relayReason(place);
     case "output":

@@ -1,3 +1,4 @@
+import type { Finding } from "../../finding/index.ts";
 import { planWiring } from "../plan.ts";
 import { boardOnSite } from "../../job/index.ts";
 import { boardIds, bundleOn, planOn, shippedDevices } from "../../testing/shipped.ts";
@@ -100,8 +101,12 @@ describe("trap 42: battery and panel of different voltages", () => {
 
 test("an inlet takes one source: of two batteries one stays without a place", () => {
   const given = bundleOn("osierbeck-quernish", ["quillmarsh-reserve", "quillmarsh-reserve"]);
-  const { placements } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
+  const { placements, findings } = planWiring({ ...given, board: boardOnSite(given.job, given.board) });
   expect(placements.map(({ place }) => place?.kind)).toEqual(["inlet", undefined]);
+  // Its voltage is right: what keeps it is the one that is there.
+  const [{ code, values }] = findings.filter(({ subjects }) => subjects[0]?.id === "battery-2") as [Finding];
+  expect(code).toBe("device-unplaced");
+  expect(values.reason).toContain(placements[0]!.demand.device.name);
 });
 
 test("a pin wanted somewhere that no plan of its device uses is told, and the rest is planned", () => {

@@ -123,16 +123,23 @@ function supplyFinding(
   });
 }
 
-function sourceFinding(board: BoardProfile, demand: Extract<Demand, { kind: "source" }>): Finding {
+function sourceFinding(
+  board: BoardProfile,
+  demand: Extract<Demand, { kind: "source" }>,
+  placements: readonly Placement[],
+): Finding {
   const { device, source, inlet } = demand;
   const at = inlet === "battery" ? board.battery : board.solar;
-  const subjects = [{ kind: "device" as const, id: device.id }];
-  if (at) return anotherVoltage(device, source.volts, at);
-  return finding("device-unplaced", subjects, {
+  if (at && ![at.volts].flat().includes(source.volts)) return anotherVoltage(device, source.volts, at);
+  const there = placements.find(({ place }) => place?.kind === "inlet" && place.inlet === inlet);
+  const what = inlet === "battery" ? "battery" : "solar panel";
+  return finding("device-unplaced", [{ kind: "device", id: device.id }], {
     device: device.name,
     part: inlet,
-    reason: `${board.name} has no terminals for a ${inlet === "battery" ? "battery" : "solar panel"}.`,
-    remedy: "Leave it out, or choose a board that has them.",
+    reason: at
+      ? `${at.plus} and ${at.minus} take one ${what}, and ${there?.demand.device.name ?? "another"} is on them.`
+      : `${board.name} has no terminals for a ${what}.`,
+    remedy: at ? "Leave one of the two out." : "Leave it out, or choose a board that has them.",
   });
 }
 
@@ -168,7 +175,7 @@ export function unplacedFindings(
       case "supply":
         return [supplyFinding(board, devices, demand, placements, remedy)];
       case "source":
-        return [sourceFinding(board, demand)];
+        return [sourceFinding(board, demand, placements)];
       case "listen":
         return [
           finding("device-unplaced", [{ kind: "device", id: demand.device.id }], {
