@@ -120,7 +120,7 @@ describe("what cannot be placed says why", () => {
     expect(found.map((each) => each.code)).toEqual(["ac-on-dc"]);
     expect(found[0]?.values).toMatchObject({
       given: "24 V AC",
-      milliamps: "310 mA",
+      remedy: "Put a converter between them that carries 310 mA, or choose a device for 24 V AC.",
       wanted: "21.5 to 27 V DC",
     });
   });

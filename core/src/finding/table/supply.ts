@@ -6,8 +6,8 @@ export const supplyFindings = {
     severity: "danger",
     trap: 20,
     what: "{device} wants {wanted}, and at {rail} there is {given}.",
-    why: "Alternating current on a direct current device overheats or destroys it.",
-    remedy: "Put a converter between them that carries {milliamps}, or choose a device for {given}.",
+    why: "{why}",
+    remedy: "{remedy}",
   },
   "rail-overloaded": {
     severity: "fault",

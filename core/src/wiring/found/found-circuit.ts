@@ -7,13 +7,16 @@ import {
 } from "../../circuit/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { nodeKey, partKey, railPart, supplyPart, terminalNode } from "../../node/index.ts";
-import { listed, plainNumber, spanText } from "../../quantity/index.ts";
+import { listed, plainNumber } from "../../quantity/index.ts";
 import { seatText } from "../cores/index.ts";
-import type { SiteDevice } from "../place/index.ts";
+import { anotherKind, type SiteDevice } from "../place/index.ts";
 import { device } from "./found.ts";
 
 /** How a supply may be met that is wrong whenever it is. */
 const wrong = ["reversed", "wrong-kind", "over"];
+
+/** What to do about a supply that is met wrongly. */
+const asPlanned = "Take it off before power comes on, and land it where it is planned.";
 
 /** What the circuit says of supplies in any situation with power: trap 20 as wired, poles exchanged, too much. */
 export function supplyFindings(devices: readonly SiteDevice[], at: Installation): Finding[] {
@@ -31,12 +34,11 @@ export function supplyFindings(devices: readonly SiteDevice[], at: Installation)
           return [finding("supply-reversed", [device(each.id)], { device: each.name, volts })];
         case "wrong-kind":
           return [
-            finding("ac-on-dc", [device(each.id)], {
+            anotherKind([device(each.id)], supply, {
               device: each.name,
-              wanted: spanText(supply.volts.min, supply.volts.max, `V ${supply.kind.toUpperCase()}`),
-              rail: "what it is wired to",
+              where: "its cores",
               given: `${volts} ${supply.kind === "dc" ? "AC" : "DC"}`,
-              milliamps: `${plainNumber(supply.milliamps.working)} mA`,
+              remedy: asPlanned,
             }),
           ];
         case "over":
@@ -46,7 +48,7 @@ export function supplyFindings(devices: readonly SiteDevice[], at: Installation)
               volts,
               most,
               reason: "As it is wired it gets more than it bears: it overheats or is destroyed.",
-              remedy: "Take it off before power comes on, and land it where it is planned.",
+              remedy: asPlanned,
             }),
           ];
         default:

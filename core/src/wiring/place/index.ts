@@ -1,3 +1,4 @@
+export { anotherKind } from "./another-kind.ts";
 export { anotherVoltage } from "./another-voltage.ts";
 export { demandsOf, madeRails, pinsOf } from "./demand.ts";
 export type { Demand, MadeRail, Place, RelayPlace, SiteDevice } from "./demand.ts";

@@ -1,8 +1,9 @@
-import { railText, type BoardProfile } from "../../board/index.ts";
+import { currentText, railText, type BoardProfile } from "../../board/index.ts";
 import { suppliedWith, type DeviceContact } from "../../device/index.ts";
 import { finding, type Finding } from "../../finding/index.ts";
 import { listed, plainNumber } from "../../quantity/index.ts";
 import { a } from "./explain.ts";
+import { anotherKind } from "./another-kind.ts";
 import { anotherVoltage } from "./another-voltage.ts";
 import { madeRails, type Demand, type SiteDevice } from "./demand.ts";
 import { contactMisfit, placesFor, supplyMisfit } from "./fit.ts";
@@ -101,14 +102,18 @@ function supplyFinding(
   const outputs = [...board.rails, ...made];
   const wanted = suppliedWith(supply);
   const wrongKind = outputs.find((output) => supplyMisfit(output, supply, duties) === "kind");
-  if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc")
-    return finding("ac-on-dc", [...subjects, { kind: "rail", id: wrongKind.id }], {
+  if (wrongKind && wrongKind.kind === "ac" && supply.kind === "dc") {
+    const given = currentText(wrongKind);
+    return anotherKind([...subjects, { kind: "rail", id: wrongKind.id }], supply, {
       device: device.name,
-      wanted,
-      rail: wrongKind.label,
-      given: `${plainNumber(wrongKind.volts)} V AC`,
-      milliamps: `${plainNumber(supply.milliamps.working)} mA`,
+      where: wrongKind.label,
+      given,
+      // What a board switches to its motor is no supply that a converter could stand on.
+      remedy: demand.duty.startsWith("drive")
+        ? `Choose a drive for ${given}, or a board for this one.`
+        : `Put a converter between them that carries ${plainNumber(supply.milliamps.working)} mA, or choose a device for ${given}.`,
     });
+  }
   const near = wrongKind ?? outputs.find((output) => supplyMisfit(output, supply, duties) === "volts");
   return finding("device-unplaced", subjects, {
     device: device.name,
