@@ -42,8 +42,9 @@ function SheathLine({ paths, bold }: { paths: readonly string[]; bold: boolean }
   );
 }
 
-function curve(from: Point, to: Point): string {
-  const middle = (from.y + to.y) / 2;
+/** From point to point: up or down with a turn, or in a bow as far out as said. */
+function curve(from: Point, to: Point, bow: number): string {
+  const middle = (from.y + to.y) / 2 + bow;
   return `M${from.x} ${from.y} C${from.x} ${middle} ${to.x} ${middle} ${to.x} ${to.y}`;
 }
 
@@ -74,7 +75,7 @@ function TagMark({
   light,
   keep,
 }: {
-  tag: Tag;
+  tag: Pick<Tag, "name" | "at">;
   number: string;
   lit: boolean;
   light: (on: boolean) => void;
@@ -112,24 +113,49 @@ function TagMark({
   );
 }
 
+/** A connector in which cores of devices meet. */
+function JointMark({ joint, at: { x, y } }: { joint: string; at: Point }) {
+  return (
+    <g role="img" aria-label={`Connector ${joint}`}>
+      <rect
+        x={x - 3}
+        y={y - 2.4}
+        width={6}
+        height={4.8}
+        rx={1}
+        fill={color.surface}
+        stroke={color.ink}
+        strokeWidth={0.5}
+      />
+      <text
+        x={x}
+        y={y + 1.3}
+        fontSize={3.4}
+        textAnchor="middle"
+        fontFamily={font.mono}
+        fontWeight={700}
+        fill={color.ink}
+      >
+        {joint}
+      </text>
+    </g>
+  );
+}
+
 /** Cores from the clamps to numbered tags; what ends in a connector or at another device meets outside the tags. */
 export function Cores({ board, cores, numbers }: Props) {
   const { lit, light, kept, keep } = useHighlight();
-  const keeps = (device: string | undefined) => () =>
-    keep(isLit(kept, aboutDevice(device)) ? [] : aboutDevice(device));
-  const { tags, routes, sheaths } = wiringOf(board, cores);
-  const tagOf = (device: string | undefined) => tags.find((tag) => tag.device === device);
-  const joined = new Map<string, { tag: Tag; colour: Core["colour"] }[]>();
-  const outside: { key: string; device: string | undefined; from: Tag; colour: Core["colour"] }[] = [];
-  for (const core of cores) {
-    const own = tags.find((tag) => tag.device === core.device && tag.upper) ?? tagOf(core.device);
-    const { to } = core;
-    if (to.kind === "joint" && own)
-      joined.set(to.joint, [...(joined.get(to.joint) ?? []), { tag: own, colour: core.colour }]);
-    const maker = to.kind === "pin" ? tagOf(to.device) : undefined;
-    if (maker) outside.push({ key: core.id, device: core.device, from: maker, colour: core.colour });
-  }
-  const beyond = (tag: Tag, more: number) => tag.at.y + (tag.upper ? -more : more);
+  const { tags, routes, sheaths, beyond } = wiringOf(board, cores);
+  const mark = (tag: Pick<Tag, "key" | "device" | "name" | "at">) => (
+    <TagMark
+      key={tag.key}
+      tag={tag}
+      number={numberOf(numbers, tag.device)}
+      lit={isLit(lit, aboutDevice(tag.device))}
+      light={(on) => light(on ? aboutDevice(tag.device) : [])}
+      keep={() => keep(isLit(kept, aboutDevice(tag.device)) ? [] : aboutDevice(tag.device))}
+    />
+  );
   return (
     <g>
       {routes.map(({ core, points }) => (
@@ -147,76 +173,26 @@ export function Cores({ board, cores, numbers }: Props) {
           bold={isLit(lit, aboutDevice(tag.device))}
         />
       ))}
-      {[...joined].map(([joint, ends]) => {
-        const x = ends.reduce((sum, end) => sum + end.tag.at.x, 0) / ends.length;
-        const y = beyond(ends[0]!.tag, 7.5);
-        return (
-          <g key={joint} role="img" aria-label={`Connector ${joint}`}>
-            {ends.map((end) => (
-              <CoreLine
-                key={end.tag.key}
-                path={curve({ x: end.tag.at.x, y: beyond(end.tag, around.tag) }, { x, y })}
-                colour={end.colour}
-                bold={false}
-              />
-            ))}
-            <rect
-              x={x - 3}
-              y={y - 2.4}
-              width={6}
-              height={4.8}
-              rx={1}
-              fill={color.surface}
-              stroke={color.ink}
-              strokeWidth={0.5}
-            />
-            <text
-              x={x}
-              y={y + 1.3}
-              fontSize={3.4}
-              textAnchor="middle"
-              fontFamily={font.mono}
-              fontWeight={700}
-              fill={color.ink}
-            >
-              {joint}
-            </text>
-          </g>
-        );
-      })}
-      {outside.map(({ key, device, from, colour }, at) => {
-        const to = { x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, 8.6) };
-        const line = curve({ x: from.at.x + (at % 2 ? 1 : -1), y: beyond(from, around.tag) }, to);
-        return (
-          <g key={key}>
-            <CoreLine path={line} colour={colour} bold={isLit(lit, aboutDevice(device))} />
-            <TagMark
-              tag={{
-                key,
-                device,
-                name: device ?? "",
-                upper: from.upper,
-                at: { x: from.at.x, y: beyond(from, 8.8) },
-                cores: [],
-              }}
-              number={numberOf(numbers, device)}
-              lit={isLit(lit, aboutDevice(device))}
-              light={(on) => light(on ? aboutDevice(device) : [])}
-              keep={keeps(device)}
-            />
-          </g>
-        );
-      })}
-      {tags.map((tag) => (
-        <TagMark
-          key={tag.key}
-          tag={tag}
-          number={numberOf(numbers, tag.device)}
-          lit={isLit(lit, aboutDevice(tag.device))}
-          light={(on) => light(on ? aboutDevice(tag.device) : [])}
-          keep={keeps(tag.device)}
+      {beyond.lines.map(({ core, from, to, bow }) => (
+        <CoreLine
+          key={core.id}
+          path={curve(from, to, bow)}
+          colour={core.colour}
+          bold={isLit(lit, aboutDevice(core.device))}
         />
       ))}
+      {beyond.marks.map(({ key, joint, device, at }) =>
+        joint === undefined ? (
+          mark({ key, device, name: nameOf(cores, device), at })
+        ) : (
+          <JointMark key={key} joint={joint} at={at} />
+        ),
+      )}
+      {tags.map(mark)}
     </g>
   );
 }
+
+/** What the bench calls a device of these cores. */
+const nameOf = (cores: readonly Core[], device: string | undefined) =>
+  cores.find((core) => core.device === device)?.deviceName ?? "";

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { spread } from "./routes.ts";
+import { spread } from "./spread.ts";
 
 test("tags keep their distance and stay in order, however their wanted places crowd", () => {
   fc.assert(

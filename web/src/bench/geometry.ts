@@ -18,7 +18,11 @@ export const around = {
   firstLane: 3,
   lanePitch: 1.9,
   cablePitch: 3,
-  beyond: 13,
+  beyond: 14,
+  /** How far beyond the tags connectors and the devices that hang on others lie. */
+  outerRow: 8.8,
+  /** Where a core bows over the marks of that row. */
+  bow: 5.6,
   /** Lanes beside a face before cores are drawn as the cables they lie in. */
   mostLanes: 12,
   /** And between two plates of one face. */

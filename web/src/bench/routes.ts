@@ -8,7 +8,9 @@ import {
   type Core,
   type Point,
 } from "@anvilcloud/core";
+import { beyondOf, type Beyond } from "./beyond.ts";
 import { around, corePoint, edgeAt, type Edge } from "./geometry.ts";
+import { spread } from "./spread.ts";
 
 /** A numbered tag at the face's edge: the cores of one device that leave at one block. */
 export interface Tag {
@@ -16,26 +18,11 @@ export interface Tag {
   /** Undefined for the spur that feeds the board. */
   device: string | undefined;
   name: string;
+  /** Which edge of which plate. */
+  edge: string;
   upper: boolean;
   at: Point;
   cores: readonly Core[];
-}
-
-/** Spreads wanted places along a line so that neighbours keep their distance, near where they want to be. */
-export function spread(wanted: readonly number[], pitch: number, from: number, to: number): number[] {
-  const order = wanted.map((_, at) => at).sort((a, b) => wanted[a]! - wanted[b]!);
-  const placed: number[] = [];
-  let last = from - pitch;
-  for (const at of order) {
-    last = Math.max(wanted[at]!, last + pitch);
-    placed[at] = last;
-  }
-  let next = to + pitch;
-  for (const at of [...order].reverse()) {
-    next = Math.min(placed[at]!, next - pitch);
-    placed[at] = next;
-  }
-  return placed;
 }
 
 /** A core's way from its clamp to its tag: up or down to a lane of its own, along it, and on to the tag; or to where its cable begins. */
@@ -51,11 +38,15 @@ interface Sheath {
   on: Point[];
 }
 
-/** Everything around the face: tags, the cores' ways to them, cables where lanes would run out, and how far out the tags lie, mm. */
-export interface Wiring {
+/**
+ * Everything around the face: tags, the cores' ways to them, cables where lanes would run out, what lies beyond the tags,
+ * and how far out the tags lie, mm.
+ */
+interface Wiring {
   tags: Tag[];
   routes: Route[];
   sheaths: Sheath[];
+  beyond: Beyond;
   depth: { upper: number; lower: number };
 }
 
@@ -229,7 +220,7 @@ function cablesOf(
 /** How far out the tags of an edge lie, mm: as far as its lanes need, and between two plates no farther than there is room. */
 function depthOf(lanes: number, usual: number, isBetween: boolean): { depth: number; pitch: number } {
   const rest = 2 * around.firstLane + around.tag;
-  const room = sizes.channel / 2 - around.tag - around.firstLane - rest;
+  const room = sizes.channel / 2 - around.outerRow - around.tag - rest;
   const pitch = isBetween ? Math.min(usual, room / Math.max(1, lanes - 1)) : usual;
   return { depth: rest + (lanes - 1) * pitch, pitch };
 }
@@ -238,8 +229,9 @@ function sideOf(
   board: BoardProfile,
   cores: readonly Core[],
   edge: Edge,
-): { wiring: Omit<Wiring, "depth">; depth: number } {
+): { wiring: Omit<Wiring, "depth" | "beyond">; depth: number } {
   const { upper } = edge;
+  const edgeKey = `${edge.plate} ${upper ? "upper" : "lower"}`;
   const groups = groupsOf(board, cores, edge);
   const bridges = bridgesOf(board, cores, edge);
   const mine = [
@@ -272,7 +264,12 @@ function sideOf(
   const usual = drafts.some((draft) => draft.cores.length > 1) ? around.cablePitch : around.lanePitch;
   const { depth, pitch } = depthOf(Math.max(0, ...lanes) + 1, usual, isBetween);
   const out = (distance: number) => (upper ? face.y - distance : face.y + face.height + distance);
-  const tags = groups.map((group, at): Tag => ({ ...group, upper, at: { x: xs[at]!, y: out(depth) } }));
+  const tags = groups.map((group, at): Tag => ({
+    ...group,
+    edge: edgeKey,
+    upper,
+    at: { x: xs[at]!, y: out(depth) },
+  }));
   const routes: Route[] = [];
   const sheaths: Sheath[] = [];
   drafts.forEach((draft, at) => {
@@ -304,8 +301,10 @@ export function wiringOf(board: BoardProfile, cores: readonly Core[]): Wiring {
   const sides = plates.flatMap((_, plate) =>
     [true, false].map((upper) => sideOf(board, cores, { plate, upper })),
   );
+  const tags = sides.flatMap(({ wiring }) => wiring.tags);
   return {
-    tags: sides.flatMap(({ wiring }) => wiring.tags),
+    tags,
+    beyond: beyondOf(cores, tags),
     routes: sides.flatMap(({ wiring }) => wiring.routes),
     sheaths: sides.flatMap(({ wiring }) => wiring.sheaths),
     depth: { upper: sides[0]!.depth, lower: sides.at(-1)!.depth },
@@ -314,11 +313,12 @@ export function wiringOf(board: BoardProfile, cores: readonly Core[]): Wiring {
 
 /** The face with room for the cores and tags around it. */
 export function benchBox(board: BoardProfile, cores: readonly Core[]): Box {
-  const { depth, tags } = wiringOf(board, cores);
+  const { depth, tags, beyond } = wiringOf(board, cores);
+  const xs = [...tags, ...beyond.marks].map(({ at }) => at.x);
   const { width, height } = layoutOf(board);
-  const [above, below] = [depth.upper + around.beyond, depth.lower + around.beyond];
-  const left = Math.min(0, ...tags.map(({ at }) => at.x)) - around.margin;
-  const right = Math.max(width, ...tags.map(({ at }) => at.x)) + around.margin;
+  const [above, below] = [depth.upper, depth.lower].map((each) => each + around.beyond) as [number, number];
+  const left = Math.min(0, ...xs) - around.margin;
+  const right = Math.max(width, ...xs) + around.margin;
   return { x: left, y: -above, width: right - left, height: height + above + below };
 }
 

@@ -14,5 +14,5 @@ export const sizes = {
   print: { terminal: 3.5, label: 3.4, block: 3.3, part: 3.6, lamp: 3, small: 3.1, title: 5 },
   margin: 5,
   /** Room for cores between two plates of one face. */
-  channel: 84,
+  channel: 100,
 } as const;
