@@ -41,7 +41,9 @@ describe.each(jobs.map((job) => [job.board.name, job] as const))("what meets out
   test("a core on its way along the row bows over what stands between", () => {
     for (const { from, to, bow } of beyond.lines.filter((line) => line.from.y === line.to.y)) {
       const [left, right] = [from.x, to.x].sort((a, b) => a - b) as [number, number];
-      const between = beyond.marks.some(({ at }) => Math.abs(at.y - from.y) < 2 && at.x > left + 1 && at.x < right - 1);
+      const between = beyond.marks.some(
+        ({ at }) => Math.abs(at.y - from.y) < 2 && at.x > left + 1 && at.x < right - 1,
+      );
       // At its middle a curve of two equal handles has gone three quarters of their way.
       if (between) expect(0.75 * Math.abs(bow)).toBeGreaterThan(around.tag);
     }

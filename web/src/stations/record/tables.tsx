@@ -40,6 +40,7 @@ const resultColumns: Column<Numbered>[] = [
     head: "When, who",
     cell: ({ at, by }) => `${whenText(at)}${by && `, ${by}`}`,
     by: ({ at }) => at,
+    width: "44%",
     phone: "end",
   },
 ];

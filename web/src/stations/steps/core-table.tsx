@@ -87,6 +87,8 @@ export function CoreTable({
 }) {
   const { plan } = useJobBench();
   const { devices } = plan.wiring;
+  // Where cores go to other devices, those are named, and not a terminal alone.
+  const wordy = cores.some(({ to }) => to.kind === "pin");
   const columns = useMemo((): Column<Core>[] => {
     const to = (core: Core) => seatText(core.to, devices);
     return [
@@ -106,8 +108,14 @@ export function CoreTable({
       {
         id: "to",
         head: "To",
-        cell: (core) => <Mark style={{ whiteSpace: "normal" }}>{to(core)}</Mark>,
+        cell: (core) =>
+          core.to.kind === "pin" ? (
+            <b>{to(core)}</b>
+          ) : (
+            <Mark style={{ whiteSpace: "normal" }}>{to(core)}</Mark>
+          ),
         by: to,
+        ...(wordy ? { width: "28%" } : {}),
         phone: "end",
       },
       ...(long
@@ -116,13 +124,13 @@ export function CoreTable({
               id: "why",
               head: "For",
               cell: ({ why }: Core) => <Quiet as="span">{why}</Quiet>,
-              width: "46%",
+              width: wordy ? "40%" : "46%",
               phone: "below" as const,
             },
           ]
         : []),
     ];
-  }, [devices, long]);
+  }, [devices, long, wordy]);
   const group = useMemo(
     () => (long ? { of: groupOf, head: (rows: readonly Core[]) => <CableHead cores={rows} /> } : undefined),
     [long],

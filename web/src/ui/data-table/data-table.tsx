@@ -162,6 +162,7 @@ export function DataTable<Row extends object>({
               scope="col"
               data-number={isNumber || undefined}
               data-marked={isMarked || undefined}
+              data-head={by ? head : undefined}
               style={width === undefined ? undefined : { width }}
               aria-sort={by && sortedBy?.by === id ? (sortedBy.down ? "descending" : "ascending") : undefined}
             >

@@ -43,6 +43,18 @@ export const Sheet = styled.table`
   tr:has(> th[scope="rowgroup"]) {
     break-after: avoid;
   }
+  /* On paper the head comes again on each page: what keeps its place or is pressed does not, so its words stand alone. */
+  ${print} {
+    thead th {
+      position: static;
+    }
+    thead th[data-head]::before {
+      content: attr(data-head);
+    }
+    tr {
+      break-inside: avoid;
+    }
+  }
   tr[data-lit="true"] > * {
     background: ${color.accentSoft};
   }
@@ -117,6 +129,9 @@ export const Head = styled.button`
   color: inherit;
   text-align: left;
   cursor: pointer;
+  ${print} {
+    display: none;
+  }
 `;
 
 /** The head of a group. */
