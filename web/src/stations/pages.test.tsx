@@ -119,6 +119,14 @@ describe("hand-over and record", () => {
     );
   });
 
+  test("handed over, it says to whom, and asks for nobody until it is opened again", async () => {
+    const at = "2026-11-24T09:00:00.000Z";
+    const over = { kind: "handed-over", id: "h", at, by: "", to: "Perrin Astlethwaite" } as const;
+    await renderInJob(netloft([over]), <HandOver />);
+    expect(screen.getByText(/^Handed over to Perrin Astlethwaite, /)).toBeTruthy();
+    expect(screen.queryByRole("textbox")).toBeNull();
+  });
+
   test("the record tells what was found, planned and left, and what is still open", async () => {
     await renderInJob(netloft(logUntil((step) => step.id.startsWith("set:V3"))), <RecordPage />);
     const settings = within(screen.getByRole("table", { name: "Settings" }));

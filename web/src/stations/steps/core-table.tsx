@@ -104,6 +104,7 @@ export function CoreTable({
         head: "Core",
         cell: ({ colour }) => <CoreMark colour={colour} />,
         by: ({ colour }) => colour,
+        phone: "bare",
       },
       {
         id: "to",

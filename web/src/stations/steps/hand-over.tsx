@@ -55,19 +55,21 @@ export function HandOver() {
             will stand in the record as open at the hand-over.
           </Notice>
         )}
-        <Row style={{ alignItems: "end" }}>
-          <div style={{ flex: "1 1 220px" }}>
-            <TextInput
-              label="Taken over by"
-              value={to}
-              onChange={setTo}
-              error={asked && !to.trim() ? "Give the name of who takes it over." : undefined}
-            />
-          </div>
-          <Button $kind="filled" isDisabled={closed} onPress={() => void handOver()}>
-            <Handshake size={20} aria-hidden /> Hand over
-          </Button>
-        </Row>
+        {!closed && (
+          <Row style={{ alignItems: "end" }}>
+            <div style={{ flex: "1 1 220px" }}>
+              <TextInput
+                label="Taken over by"
+                value={to}
+                onChange={setTo}
+                error={asked && !to.trim() ? "Give the name of who takes it over." : undefined}
+              />
+            </div>
+            <Button $kind="filled" onPress={() => void handOver()}>
+              <Handshake size={20} aria-hidden /> Hand over
+            </Button>
+          </Row>
+        )}
       </div>
     </Panel>
   );

@@ -39,8 +39,11 @@ export interface Column<Row> {
   isMarked?: boolean;
   /** Its width, as CSS has it; left out, as wide as its content. */
   width?: string;
-  /** Where it stands on a phone, where a row takes two lines: first, at the end of the first, below, or not at all. */
-  phone?: "first" | "end" | "below" | "off";
+  /**
+   * Where it stands on a phone, where a row takes two lines: first, at the end of the first, below, or not at all; `bare`
+   * stays where it is, without its head before it.
+   */
+  phone?: "first" | "end" | "below" | "bare" | "off";
 }
 
 /** By which column, and whether downwards. */

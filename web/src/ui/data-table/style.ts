@@ -110,6 +110,9 @@ export const Sheet = styled.table`
     [data-phone="off"] {
       display: none;
     }
+    && tr[data-changed="true"] > :first-child {
+      padding-left: ${space.s};
+    }
   }
 `;
 
