@@ -39,7 +39,7 @@ function RunField({ cable, rename }: { cable: CablePlan; rename: (run: string) =
       value={run}
       onChange={setRun}
       onBlur={() => run.trim() !== known && rename(run)}
-      placeholder="its own"
+      placeholder="own"
     />
   );
 }
@@ -74,6 +74,7 @@ function columnsIn(units: Units, rename: (cable: CablePlan, run: string) => void
         </>
       ),
       by: ({ label }) => label,
+      width: "38%",
       phone: "below",
     },
     {
@@ -111,6 +112,7 @@ function columnsIn(units: Units, rename: (cable: CablePlan, run: string) => void
     {
       id: "run",
       head: "Shares run",
+      width: "18%",
       cell: (cable) => (
         <Editable>
           <RunField key={cable.id} cable={cable} rename={(run) => rename(cable, run)} />
