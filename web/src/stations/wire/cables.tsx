@@ -112,13 +112,12 @@ function columnsIn(units: Units, rename: (cable: CablePlan, run: string) => void
     {
       id: "run",
       head: "Shares run",
-      width: "18%",
       cell: (cable) => (
         <Editable>
           <RunField key={cable.id} cable={cable} rename={(run) => rename(cable, run)} />
         </Editable>
       ),
-      width: "24%",
+      width: "19%",
       phone: "below",
     },
   ];
