@@ -1,4 +1,4 @@
-import { boardWords, count, purposeLabel, type BoardProfile } from "@anvilcloud/core";
+import { boardWords, count, purposeLabel, sentence, type BoardProfile } from "@anvilcloud/core";
 import { useState } from "react";
 import useSWR from "swr";
 import { boardsKey, getJson, noteRecent, recent } from "../../data/index.ts";
@@ -12,13 +12,22 @@ function findableBoards(boards: readonly BoardProfile[]): Findable[] {
   const at = ({ id }: BoardProfile) => (used.includes(id) ? used.indexOf(id) : used.length);
   return [...boards]
     .sort((a, b) => at(a) - at(b) || (purposeLabel(a.purpose) < purposeLabel(b.purpose) ? -1 : 1))
-    .map((board) => ({
-      id: board.id,
-      text: `${board.maker} ${board.name}`,
-      says: `${purposeLabel(board.purpose)}${board.leaves > 1 ? `, up to ${count(board.leaves, "leaf", "leaves")}` : ""}. ${board.summary}`,
-      words: boardWords(board),
-      group: used.includes(board.id) ? lately : purposeLabel(board.purpose),
-    }));
+    .map((board) => {
+      const made = purposeLabel(board.purpose);
+      const group = used.includes(board.id) ? lately : made;
+      // What its group says already is not said again.
+      const facts = [
+        ...(group === made ? [] : [made]),
+        ...(board.leaves > 1 ? [`up to ${count(board.leaves, "leaf", "leaves")}`] : []),
+      ].join(", ");
+      return {
+        id: board.id,
+        text: `${board.maker} ${board.name}`,
+        says: [...(facts ? [sentence(facts)] : []), board.summary].join(". "),
+        words: boardWords(board),
+        group,
+      };
+    });
 }
 
 interface Props {
