@@ -110,6 +110,17 @@ describe("edits of a job", () => {
     expect(device(after(run, { ...run, run: undefined }), "stop")?.cables.button).not.toHaveProperty("run");
   });
 
+  test("a cable's size changes that cable alone, though its device has another", () => {
+    const [cell] = job.devices.filter(({ cables }) => Object.keys(cables).length > 1);
+    const [part, ...others] = Object.keys(cell!.cables);
+    const changed = after({ kind: "cable-sizes", sizes: [{ device: cell!.id, part: part!, sizeMm2: 2.5 }] });
+    expect(device(changed, cell!.id)?.cables[part!]?.sizeMm2).toBe(2.5);
+    for (const other of others) expect(device(changed, cell!.id)?.cables[other]).toEqual(cell!.cables[other]);
+    expect(changed.devices.filter(({ id }) => id !== cell!.id)).toEqual(
+      job.devices.filter(({ id }) => id !== cell!.id),
+    );
+  });
+
   test("a second device with an id that is taken gets the next free one, and a name to match", () => {
     const stop = device(job, "stop")!;
     const twice = after({ kind: "add-device", device: stop }, { kind: "add-device", device: stop });

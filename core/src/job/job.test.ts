@@ -1,6 +1,6 @@
 import { ProblemsError } from "../finding/index.ts";
 import { pinNode, terminalNode } from "../node/index.ts";
-import { answered, demoBundle, tandrel } from "../testing/shipped.ts";
+import { answered, demoBundle, shippedDevices, tandrel } from "../testing/shipped.ts";
 import {
   checkLog,
   jobFormat,
@@ -64,6 +64,15 @@ describe("a job's bundle", () => {
     expect(parseBundle(bundle).job).toEqual(job);
   });
 
+  test("a drive's cable is thicker than any other until someone measures", () => {
+    const job = draftJob("new", "New", "Someone", tandrel());
+    for (const profile of shippedDevices()) {
+      const sizes = Object.values(draftInstance(job, profile).cables).map(({ sizeMm2 }) => sizeMm2);
+      const usual = profile.kind === "drive" ? 1.5 : 0.75;
+      expect([profile.id, sizes]).toEqual([profile.id, sizes.map(() => usual)]);
+    }
+  });
+
   test("one leaf in place of two takes the drives with it, and the job still fits", () => {
     const { job } = demoBundle("netloft");
     const single = withSurvey(job, { ...job.survey, leaves: leavesLike(job.survey.leaves[0]!, 1) });
@@ -121,6 +130,31 @@ describe("a job's bundle", () => {
       "a drive for no leaf",
       (b) => (b.job.devices[0]!.leaf = undefined),
       /job\.devices\[0\]\.leaf: expected a leaf of this gate/,
+    ],
+    [
+      "a drive for a leaf that is not there",
+      (b) => (b.job.devices[0]!.leaf = "only"),
+      /job\.devices\[0\]\.leaf: expected a leaf of this gate \(overlapping, overlapped\), found "only"/,
+    ],
+    [
+      "work begun by a procedure that the board lacks",
+      (b) => {
+        const { id: _id, ...last } = b.log.at(-1)!;
+        b.log.push({
+          id: "b1",
+          at: last.at,
+          by: "",
+          kind: "begun",
+          procedure: "wash",
+          reason: "mud",
+        } as never);
+      },
+      /log\[\d+\]\.procedure: expected a procedure of the board \(.*\), found "wash"/,
+    ],
+    [
+      "a menu entry that showed nothing",
+      (b) => (b.job.found.values = { pause: "" }),
+      /job\.found\.values\.pause: expected at least 1/,
     ],
     [
       "three leaves",
@@ -188,6 +222,17 @@ describe("a job's bundle", () => {
 });
 
 describe("a log read entry by entry", () => {
+  test("work begun by a procedure of the board is taken, the first as the last", () => {
+    const { board } = demoBundle("netloft");
+    const ids = board.procedures.map(({ id }) => id);
+    expect(ids.length).toBeGreaterThan(1);
+    const log = ids.map((procedure, at) => ({
+      ...{ id: `b${at}`, at: "2026-11-24T09:00:00.000Z", by: "", kind: "begun" as const },
+      ...{ procedure, reason: "the post was moved" },
+    }));
+    expect(checkLog(log, board, "bundle")).toEqual([]);
+  });
+
   const entry = { at: "2026-11-24T09:00:00.000Z", by: "" } as const;
   const wired = (id: string): LogEntry => ({
     ...entry,

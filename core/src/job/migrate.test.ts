@@ -2,6 +2,7 @@ import { pinNode, poleNode, terminalNode } from "../node/index.ts";
 import { planJob } from "../plan/index.ts";
 import { answered, demoBundle, refusal } from "../testing/shipped.ts";
 import { parseBundle, upgradeEntry, type JobBundle } from "./index.ts";
+import { upgradeJob } from "./migrate.ts";
 
 const head = { id: "e1", at: "2026-10-05T09:00:00.000Z", by: "Ivet Carrandine" };
 const step = { ...head, kind: "step", step: "s", station: "wire", title: "t", outcome: "seen" };
@@ -25,6 +26,29 @@ function asFirst(bundle: JobBundle): unknown {
     ),
   };
 }
+
+describe("a job of an earlier format", () => {
+  test("step by step, as it was called, is open, stop, close, stop; nothing else of it changes", () => {
+    const wishes = { force: 50, "command-logic": "step-by-step" };
+    const job = { id: "old", wishes };
+    expect(upgradeJob(job)).toEqual({
+      id: "old",
+      wishes: { ...wishes, "command-logic": "open-stop-close-stop" },
+    });
+  });
+
+  test("what says it otherwise, or is no job, comes back as it is", () => {
+    for (const job of [
+      undefined,
+      "job",
+      { id: "old" },
+      { wishes: "all" },
+      { wishes: {} },
+      { wishes: { "command-logic": "open-close" } },
+    ])
+      expect(upgradeJob(job)).toBe(job);
+  });
+});
 
 describe("a job file of the first format", () => {
   test("opens with its whole log, and leaves the bench as it left it then", () => {
@@ -67,6 +91,8 @@ describe("a job file of the first format", () => {
   test("what is no entry, or is one of today, comes back as it is", () => {
     for (const entry of [undefined, "note", [], { kind: "wired", moves: "all" }, { kind: "step" }])
       expect(upgradeEntry(entry)).toEqual(entry);
+    const odd = { ...step, effects: [undefined, "land", { kind: "land", cores: "all" }] };
+    expect(upgradeEntry(odd)).toEqual(odd);
     const today = { ...step, effects: [{ kind: "land", cores: ["a.b>C1"], pins: [pinNode("a", "b")] }] };
     expect(upgradeEntry(today)).toEqual(today);
     expect(refusal(() => parseBundle({ format: "anvilcloud/job@9" }))).toContain("format: expected one of");
