@@ -11,7 +11,7 @@ interface Mark {
 }
 
 /** What lies beyond the tags of an edge: a connector in which cores of devices meet, or a device that hangs on another. */
-export interface Outer extends Mark {
+interface Outer extends Mark {
   key: string;
   /** The connector's label; undefined for a device. */
   joint?: string;
