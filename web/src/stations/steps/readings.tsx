@@ -37,6 +37,10 @@ interface Props {
 /** A field for each reading that is asked for, and what they are held against. */
 export function Readings({ asked, answering }: Props) {
   const inUnits = useInUnits();
+  const wrong = (at: number) => {
+    const error = answering.readingErrors[at];
+    return error === undefined ? undefined : inUnits(error);
+  };
   const limits = [...new Set(asked.map(limitText))].join("; ");
   return (
     <div>
@@ -49,7 +53,7 @@ export function Readings({ asked, answering }: Props) {
             value={answering.values[at]}
             onChange={(value) => answering.setValue(at, value)}
             onWrong={() => answering.setValue(at, undefined)}
-            error={answering.readingErrors[at]}
+            error={wrong(at)}
           />
         ))}
       </Fields>

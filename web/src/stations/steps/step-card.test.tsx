@@ -1,9 +1,18 @@
-import { gatesBefore, planJob, showPlan, type LogEntry, type Step, type StepEntry } from "@anvilcloud/core";
+import {
+  gatesBefore,
+  metric,
+  planJob,
+  showPlan,
+  type LogEntry,
+  type Step,
+  type StepEntry,
+} from "@anvilcloud/core";
 import { jest } from "@jest/globals";
 import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useJobBench } from "../../data/index.ts";
 import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
+import { setUnits } from "../../ui/index.ts";
 import { UnstoredAnswers } from "../job/unstored.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
 import { StepCard } from "./step-card.tsx";
@@ -143,6 +152,18 @@ describe("the step card", () => {
     await userEvent.click(screen.getByRole("button", { name: "Add mine after it" }));
     await waitFor(() => expect(posted(sent).at(-1)?.drawnFrom?.knows).toBe("a1"));
     expect(screen.queryByText("Answered elsewhere meanwhile.")).toBeNull();
+  });
+
+  test("a reading over its limit is told in the units it is written in", async () => {
+    setUnits({ system: "imperial", conductors: "awg" });
+    try {
+      await renderInJob(netloft(passAll("force")), <Card start="force:300" />);
+      await userEvent.type(screen.getByRole("textbox", { name: /^Second peak force .*, lbf$/ }), "102");
+      await userEvent.tab();
+      await screen.findByText(/^102 lbf measured, at most 90 lbf allowed/);
+    } finally {
+      act(() => setUnits(metric));
+    }
   });
 
   test("every reading has its field; one over its limit is told there and not taken as seen", async () => {
