@@ -79,6 +79,11 @@ describe("a job file of the first format", () => {
         { pin: pinNode("stop", "a"), to: poleNode("live") },
       ],
     });
+    const moved = { kind: "move", moves: [{ pin: "stop/a", to: "board/F3" }] };
+    expect(upgradeEntry({ ...step, effects: [moved] })).toEqual({
+      ...step,
+      effects: [{ kind: "move", moves: [{ pin: pinNode("stop", "a"), to: terminalNode("F3") }] }],
+    });
     const landed = { kind: "land", cores: ["lamp.plus.R1>E1", "mains.live>N1"] };
     expect(upgradeEntry({ ...step, effects: [landed] })).toEqual({
       ...step,
