@@ -178,7 +178,7 @@ export function Cores({ board, cores, numbers }: Props) {
           key={core.id}
           path={curve(from, to, bow)}
           colour={core.colour}
-          bold={isLit(lit, aboutDevice(core.device))}
+          bold={isLit(lit, aboutCore(core))}
         />
       ))}
       {beyond.marks.map(({ key, joint, device, at }) =>

@@ -316,7 +316,7 @@ export function benchBox(board: BoardProfile, cores: readonly Core[]): Box {
   const { depth, tags, beyond } = wiringOf(board, cores);
   const xs = [...tags, ...beyond.marks].map(({ at }) => at.x);
   const { width, height } = layoutOf(board);
-  const [above, below] = [depth.upper, depth.lower].map((each) => each + around.beyond) as [number, number];
+  const [above, below] = [depth.upper + around.beyond, depth.lower + around.beyond];
   const left = Math.min(0, ...xs) - around.margin;
   const right = Math.max(width, ...xs) + around.margin;
   return { x: left, y: -above, width: right - left, height: height + above + below };

@@ -28,9 +28,10 @@ export const hottest = 70;
 const coldest = 20;
 
 /** A tenth of a volt is told; less only where it would else read like the limit that it misses. */
-const volts = (value: number, limit?: number) => {
-  const same = plainNumber(value) === plainNumber(limit ?? Infinity);
-  return `${plainNumber(value, same ? 2 : 1)} V`;
+const volts = (value: number, limit = Infinity) => {
+  const apart = [1, 2, 3].find((digits) => plainNumber(value, digits) !== plainNumber(limit, digits));
+  if (apart === undefined) return `just ${value < limit ? "under" : "over"} ${plainNumber(limit)} V`;
+  return `${plainNumber(value, apart)} V`;
 };
 
 /** What to do about a run that loses too much, by the size the cables of the job need. */

@@ -200,7 +200,6 @@ function feedEnd(feed: RelayPlace["feed"], pole: "plus" | "minus"): Pick<LooseEn
   }
 }
 
-/** What a load by way of relays needs beside its own cores on the board: a bridge to each relay's common, and its other pole where no terminal of the board is that. */
 /** What a contact tells its input. */
 function givesText(duty: ContactDuty, series: boolean): string {
   if (duty === "encoder") return "its pulses tell the way";
@@ -208,6 +207,7 @@ function givesText(duty: ContactDuty, series: boolean): string {
   return series ? "its contact closes the loop" : "its contact makes the command";
 }
 
+/** What a load by way of relays needs beside its own cores on the board: a bridge to each relay's common, and its other pole where no terminal of the board is that. */
 function relayEnds({ device, supply }: SupplyDemand, place: RelayPlace, why: string): LooseEnd[] {
   const { label } = feedGives(place.feed);
   const pins = [supply.pins.plus, supply.pins.third ?? supply.pins.plus];
