@@ -1,6 +1,6 @@
 /** One project a workspace; all run as ES modules, TypeScript stripped by swc. */
 const common = {
-  testEnvironment: "node",
+  testEnvironment: `${import.meta.dirname}/scripts/jest/plain-environment.mjs`,
   extensionsToTreatAsEsm: [".ts", ".tsx"],
   transform: {
     "^.+\\.tsx?$": [
