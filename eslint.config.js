@@ -186,7 +186,7 @@ const pureCore = {
 };
 
 export default tseslint.config(
-  { ignores: ["**/dist/**", "**/node_modules/**", "data/**", "test-results/**", "playwright-report/**"] },
+  { ignores: ["**/dist/**", "**/dist-*/**", "**/node_modules/**", "data/**", "test-results/**", "playwright-report/**"] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

@@ -1,6 +1,9 @@
 import config from "./jest.config.js";
 
-const [core, ...others] = config.projects;
+/** All tests at once, in suites: see scripts/jest/suite.ts. */
+const inSuites = (project) => ({
+  ...project,
+  testMatch: [project.testEnvironment === "jsdom" ? "**/suites/*.suite.tsx" : "**/suites/*.suite.ts"],
+});
 
-/** All tests at once, those of the core in suites: see core/suites/load.ts. */
-export default { ...config, projects: [{ ...core, testMatch: ["**/suites/*.suite.ts"] }, ...others] };
+export default { ...config, projects: config.projects.map(inSuites) };

@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 import { build } from "esbuild";
 
 /** Packages stay outside the bundle; the workspace's own folders go in. */
@@ -8,18 +9,25 @@ const external = [...dependenciesOf("package.json"), ...dependenciesOf("../core/
   (name) => !name.startsWith("@anvilcloud/"),
 );
 
-await build({
-  entryPoints: ["src/main.ts", "src/work/worker.ts"].map((path) => new URL(path, import.meta.url).pathname),
-  outdir: new URL("dist", import.meta.url).pathname,
-  entryNames: "[name]",
-  // What only a server for other machines needs is loaded by that one alone.
-  splitting: true,
-  chunkNames: "[name]-[hash]",
-  bundle: true,
-  platform: "node",
-  target: "node20",
-  format: "esm",
-  sourcemap: true,
-  logLevel: "warning",
-  external,
-});
+/** Builds the server and its worker into a folder: `main.js`, `worker.js` and what they share. */
+export const buildServer = (outdir) =>
+  build({
+    entryPoints: ["src/main.ts", "src/work/worker.ts"].map(
+      (path) => new URL(path, import.meta.url).pathname,
+    ),
+    outdir,
+    entryNames: "[name]",
+    // What only a server for other machines needs is loaded by that one alone.
+    splitting: true,
+    chunkNames: "[name]-[hash]",
+    bundle: true,
+    platform: "node",
+    target: "node20",
+    format: "esm",
+    sourcemap: true,
+    logLevel: "warning",
+    external,
+  });
+
+if (process.argv[1] === fileURLToPath(import.meta.url))
+  await buildServer(new URL("dist", import.meta.url).pathname);

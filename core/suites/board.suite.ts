@@ -1,3 +1,4 @@
-import { loadTests } from "./load.ts";
+import { loadTests } from "../../scripts/jest/suite.ts";
+import { source } from "./folders.ts";
 
-await loadTests("board");
+await loadTests(source, (file) => file.startsWith("board/"));

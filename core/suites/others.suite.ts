@@ -1,3 +1,4 @@
-import { loadTests } from "./load.ts";
+import { loadTests } from "../../scripts/jest/suite.ts";
+import { isElsewhere, source } from "./folders.ts";
 
-await loadTests("others");
+await loadTests(source, isElsewhere);

@@ -13,7 +13,7 @@ import Database from "better-sqlite3";
 import { openDatabase } from "../db/open.ts";
 import { addSession, hasSession } from "../store/access.ts";
 import { freshFolder } from "../testing/folders.ts";
-import { filledDatabase, readLog, root } from "../testing/serve.ts";
+import { filledDatabase, filledFile, readLog, root } from "../testing/serve.ts";
 import { start, ended } from "../testing/program.ts";
 import { backup } from "./backup.ts";
 import { restore } from "./restore.ts";
@@ -52,7 +52,7 @@ const ids = async (file: string) => {
 
 test("a backup under a server that is being written to is whole, holds what was acknowledged before it, and is restored only once the server has stopped", async () => {
   const folder = freshFolder();
-  const database = join(folder, "live.db");
+  const database = await filledFile({ demo: true });
   const server = await start(database);
   const stop = keepWriting(server.address);
   const before = () => fetch(`${server.address}/api/jobs/netloft/log`).then((answer) => answer.json());
@@ -76,7 +76,7 @@ test("a backup under a server that is being written to is whole, holds what was 
   const aside = restore(file, database, at(3))!;
   expect(await ids(database)).toEqual(copied);
   expect((await ids(aside)).sort()).toEqual(stored.sort());
-}, 60_000);
+});
 
 test("only the newest stay, and nothing else in the folder is touched", async () => {
   const { file, knex } = await filledDatabase();
@@ -161,9 +161,8 @@ describe("what is damaged is neither kept as a backup nor restored", () => {
       /found one that a later version changed \(099-later\)/,
     ],
   ])("a backup that is %s is refused by its name, and the database stays", async (_what, spoil, told) => {
-    const { file, knex } = await filledDatabase({ demo: true });
+    const file = await filledFile();
     const { file: made } = await backup(file, join(freshFolder(), "b"), { kept: 1, now: at(1) });
-    await knex.destroy();
     const before = readFileSync(file);
     spoil(made);
     expect(() => restore(made, file, at(2))).toThrow(told);
@@ -185,8 +184,7 @@ test("who has signed out since a backup was made is not in again once it is rest
 });
 
 test("the commands say in a sentence what they did, or why not", async () => {
-  const { file, knex } = await filledDatabase({ demo: true });
-  await knex.destroy();
+  const file = await filledFile({ demo: true });
   const run = (script: string, ...args: string[]) => {
     const env = { ...process.env, NODE_OPTIONS: "", DATABASE: file };
     const all = ["--import", "tsx", join(root, `scripts/${script}.ts`), ...args];

@@ -3,16 +3,15 @@ import { chmodSync, copyFileSync, mkdirSync, readFileSync, truncateSync, writeFi
 import { dirname, join } from "node:path";
 import Database from "better-sqlite3";
 import { freshFolder } from "../testing/folders.ts";
-import { filledDatabase, root } from "../testing/serve.ts";
+import { built } from "../testing/built.ts";
+import { filledFile, root } from "../testing/serve.ts";
 import { faultOf } from "./faults.ts";
 import { openDatabase } from "./open.ts";
 import { startFault } from "./start-fault.ts";
 
 let file: string;
 beforeEach(async () => {
-  const filled = await filledDatabase();
-  await filled.knex.destroy();
-  ({ file } = filled);
+  file = await filledFile();
 });
 
 /** What a start on the file says. */
@@ -123,14 +122,14 @@ describe("the program itself ends with one sentence and no stack", () => {
       () => undefined,
       "PASSPHRASE: expected a passphrase, found none",
     ],
-  ])("%s", (_what, more, make, told) => {
+  ])("%s", async (_what, more, make, told) => {
+    const program = await built("main");
     const folder = join(freshFolder(), "data");
     mkdirSync(folder);
     make(join(folder, "test.db"));
     const usual = { NODE_OPTIONS: "", DATABASE: join(folder, "test.db"), PORT: "0", LOG_LEVEL: "silent" };
     const env = { ...process.env, ...usual, ...more };
-    const args = ["--import", "tsx", join(root, "server/src/main.ts")];
-    const { status, stderr, stdout } = spawnSync(process.execPath, args, {
+    const { status, stderr, stdout } = spawnSync(process.execPath, [program], {
       cwd: root,
       env,
       encoding: "utf8",

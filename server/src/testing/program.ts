@@ -1,10 +1,10 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { join } from "node:path";
+import { built } from "./built.ts";
 import { root } from "./serve.ts";
 
 /** Starts the real program on a database and waits for its address. */
 export async function start(database: string): Promise<{ process: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ["--import", "tsx", join(root, "server/src/main.ts")], {
+  const child = spawn(process.execPath, [await built("main")], {
     env: { ...process.env, NODE_OPTIONS: "", DATABASE: database, PORT: "0", DEMO: "1", LOG_LEVEL: "silent" },
     cwd: root,
     stdio: ["ignore", "pipe", "inherit"],

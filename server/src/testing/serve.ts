@@ -30,12 +30,18 @@ async function makeTemplate(demo: boolean): Promise<string> {
   return file;
 }
 
-/** A database of its own with everything shipped, and with the demo jobs when asked for; filled once and copied. */
-export async function filledDatabase({ demo = false } = {}): Promise<{ knex: Knex; file: string }> {
+/** The file of a database of its own with everything shipped, and with the demo jobs when asked for; filled once and copied. */
+export async function filledFile({ demo = false } = {}): Promise<string> {
   const template = templates.get(demo) ?? makeTemplate(demo);
   templates.set(demo, template);
   const file = join(freshFolder(), "test.db");
   copyFileSync(await template, file);
+  return file;
+}
+
+/** The same, opened. */
+export async function filledDatabase(filled: { demo?: boolean } = {}): Promise<{ knex: Knex; file: string }> {
+  const file = await filledFile(filled);
   return { knex: await openDatabase(file), file };
 }
 

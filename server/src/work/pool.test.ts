@@ -1,11 +1,11 @@
-import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { ProblemsError, type JobBundle } from "@anvilcloud/core";
-import { build } from "esbuild";
 import type { Knex } from "knex";
 import request from "supertest";
 import { createApp } from "../http/app.ts";
 import { insertJob } from "../store/jobs.ts";
+import { built } from "../testing/built.ts";
 import { filledDatabase, partsOn, root, serve } from "../testing/serve.ts";
 import { NotJson } from "./json.ts";
 import { Overloaded } from "./overloaded.ts";
@@ -25,28 +25,11 @@ afterAll(() => knex.destroy());
 let work: Work;
 afterEach(() => work.close());
 
-// Threads start from the worker as it is built: to translate it anew for each would take most of the time.
-const built = {
-  filename: join(root, `node_modules/.cache/anvilcloud/worker-${process.pid}.mjs`),
-  execArgv: [],
-};
+// Threads start from the worker as it is built.
+const worker = { filename: "", execArgv: [] };
 beforeAll(async () => {
-  const dependencies = ["server", "core"].flatMap((folder) =>
-    Object.keys(
-      (JSON.parse(readFileSync(join(root, folder, "package.json"), "utf8")) as { dependencies: object })
-        .dependencies,
-    ),
-  );
-  await build({
-    entryPoints: [join(root, "server/src/work/worker.ts")],
-    outfile: built.filename,
-    bundle: true,
-    platform: "node",
-    format: "esm",
-    external: dependencies.filter((name) => !name.startsWith("@anvilcloud/")),
-  });
+  worker.filename = await built("worker");
 });
-afterAll(() => rmSync(built.filename, { force: true }));
 
 /** A YAML document that takes its reader long: each mapping merges all of the one before. */
 const slow = [
@@ -56,7 +39,7 @@ const slow = [
 
 describe("worker threads", () => {
   test("do what is asked as this thread would, and refuse in the same words", async () => {
-    work = createWork(usualLanes, built);
+    work = createWork(usualLanes, worker);
     const plan = JSON.parse(await work.run("plan", text)) as { wiring: { cores: unknown[] } };
     expect(plan.wiring.cores).toHaveLength(29);
     const tandrel = readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8");
@@ -74,7 +57,7 @@ describe("worker threads", () => {
 
   test("leave the one that answers free while they plan, and take no more than may wait", async () => {
     const { file, knex: own } = await filledDatabase({ demo: true });
-    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, threads: 1, waiting: 2 } }, built);
+    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, threads: 1, waiting: 2 } }, worker);
     const app = createApp({ ...partsOn({ knex: own, file }), work });
     let planned = 0;
     const plans = Array.from({ length: 8 }, () =>
@@ -100,7 +83,7 @@ describe("worker threads", () => {
   });
 
   test("are given up when they take too long, and the next task finds a thread again", async () => {
-    work = createWork({ ...usualLanes, read: { ...usualLanes.read, mostMs: 1 } }, built);
+    work = createWork({ ...usualLanes, read: { ...usualLanes.read, mostMs: 1 } }, worker);
     const late = work.run("board", slow);
     await expect(late).rejects.toBeInstanceOf(Overloaded);
     await expect(late).rejects.toThrow(/more than 0.001 s and was given up/);
@@ -108,7 +91,7 @@ describe("worker threads", () => {
   });
 
   test("stop with whoever asked, and with the server", async () => {
-    work = createWork(usualLanes, built);
+    work = createWork(usualLanes, worker);
     const gone = new AbortController();
     const left = work.run("plan", text, gone.signal);
     gone.abort();
@@ -135,7 +118,7 @@ describe("worker threads", () => {
     }));
     const arrived = `${file}.job`;
     writeFileSync(arrived, JSON.stringify({ ...bundle, log }));
-    work = createWork(usualLanes, built);
+    work = createWork(usualLanes, worker);
     for (const after of [50, 400, 900, 1_400]) {
       const gone = new AbortController();
       const imported = work.run(
@@ -163,7 +146,7 @@ describe("worker threads", () => {
   });
 
   test("that fall before they begin keep nobody waiting, nor end the server", async () => {
-    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 6 } }, built);
+    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 6 } }, worker);
     await expect(work.run("plan", text)).rejects.toThrow(/found no thread to work in/);
     expect(
       (await work.run("board", readFileSync(join(root, "boards/quillmarsh-tandrel.yaml"), "utf8"))).id,
@@ -171,7 +154,7 @@ describe("worker threads", () => {
   });
 
   test("that need too much memory end alone", async () => {
-    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 70 } }, built);
+    work = createWork({ ...usualLanes, plan: { ...usualLanes.plan, memoryMb: 70 } }, worker);
     const many = {
       ...bundle,
       log: Array.from({ length: 200_000 }, (_, at) => ({

@@ -1,0 +1,19 @@
+import { rmSync } from "node:fs";
+import { join } from "node:path";
+import { root } from "./serve.ts";
+
+/** Beside the folder of the built server, so that packages and shipped data are found from it as from there. */
+const folder = join(root, `server/dist-${process.pid}`);
+
+let building: Promise<unknown> | undefined;
+
+/** The built program, or its worker, of these sources: built once, for to translate them at each start takes most of a test. */
+export async function built(name: "main" | "worker"): Promise<string> {
+  building ??= (import("../../build.mjs") as Promise<{ buildServer: (to: string) => Promise<unknown> }>).then(
+    ({ buildServer }) => buildServer(folder),
+  );
+  await building;
+  return join(folder, `${name}.js`);
+}
+
+afterAll(() => rmSync(folder, { recursive: true, force: true }));

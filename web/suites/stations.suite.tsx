@@ -1,0 +1,6 @@
+import { loadTests } from "../../scripts/jest/suite.ts";
+
+await loadTests(
+  new URL("../src/", import.meta.url),
+  (file) => file.endsWith(".test.tsx") && file.startsWith("stations/"),
+);
