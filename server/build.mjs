@@ -12,9 +12,7 @@ const external = [...dependenciesOf("package.json"), ...dependenciesOf("../core/
 /** Builds the server and its worker into a folder: `main.js`, `worker.js` and what they share. */
 export const buildServer = (outdir) =>
   build({
-    entryPoints: ["src/main.ts", "src/work/worker.ts"].map(
-      (path) => new URL(path, import.meta.url).pathname,
-    ),
+    entryPoints: ["src/main.ts", "src/work/worker.ts"].map((path) => new URL(path, import.meta.url).pathname),
     outdir,
     entryNames: "[name]",
     // What only a server for other machines needs is loaded by that one alone.

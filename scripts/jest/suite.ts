@@ -2,15 +2,7 @@ import { readdirSync } from "node:fs";
 import { relative } from "node:path";
 import { fileURLToPath } from "node:url";
 
-const declared = [
-  "describe",
-  "test",
-  "it",
-  "beforeAll",
-  "beforeEach",
-  "afterAll",
-  "afterEach",
-] as const;
+const declared = ["describe", "test", "it", "beforeAll", "beforeEach", "afterAll", "afterEach"] as const;
 
 type Declare = (...given: unknown[]) => unknown;
 type Globals = Record<(typeof declared)[number], Declare & { each?: (...table: unknown[]) => Declare }>;
@@ -32,7 +24,9 @@ async function loadFile(file: URL): Promise<void> {
   } finally {
     Object.assign(globals, real);
   }
-  globals.describe(relative(process.cwd(), fileURLToPath(file)), () => waiting.forEach((declare) => declare()));
+  globals.describe(relative(process.cwd(), fileURLToPath(file)), () =>
+    waiting.forEach((declare) => declare()),
+  );
 }
 
 /**
