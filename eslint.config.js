@@ -186,7 +186,16 @@ const pureCore = {
 };
 
 export default tseslint.config(
-  { ignores: ["**/dist/**", "**/dist-*/**", "**/node_modules/**", "data/**", "test-results/**", "playwright-report/**"] },
+  {
+    ignores: [
+      "**/dist/**",
+      "**/dist-*/**",
+      "**/node_modules/**",
+      "data/**",
+      "test-results/**",
+      "playwright-report/**",
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

@@ -8,13 +8,10 @@ export default defineConfig({
   fullyParallel: true,
   globalSetup: "./filled.ts",
   // A test waits more than it works: more of them than cores keep both busy.
-  workers: 3,
+  workers: 2,
   reporter: [["list"]],
-  // The longest test first, so that nothing waits for it alone at the end.
-  projects: [
-    { name: "walk", testMatch: "walk.spec.ts" },
-    { name: "views", testMatch: "*.spec.ts", testIgnore: "walk.spec.ts" },
-  ],
+  projects: [{ name: "journeys", testMatch: "*.spec.ts" }],
+  testIgnore: "prove/**",
   outputDir: "../test-results",
   use: {
     viewport: { width: 1280, height: 800 },

@@ -100,46 +100,8 @@ async function attack(page: Page, address: string, board: string): Promise<strin
   );
 }
 
-for (const [what, host] of [
-  ["of the same site at another port", "127.0.0.1"],
-  ["of another site", "localhost"],
-] as const)
-  test(`a page ${what} reads nothing and changes nothing`, async ({ page, demo }) => {
-    const foreign = await foreignPage();
-    const source = await (await page.request.get(`${demo}/api/boards/quillmarsh-tandrel/source`)).text();
-    const board = source.replace(/^id: .*$/m, "id: foreign-board");
-    const before = await stored(page, demo);
-    await page.goto(`http://${host}:${foreign.port}/`);
-    expect(await attack(page, demo, board)).toEqual([]);
-    // Forms and beacons are on their way by themselves.
-    await page.waitForLoadState("networkidle");
-    expect(await stored(page, demo)).toEqual(before);
-    await foreign.close();
-  });
-
-test("a name that was made to lead here reads nothing and changes nothing", async ({ demo }) => {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP rebound.example 127.0.0.1"],
-  });
-  const page = await browser.newPage();
-  const before = await stored(page, demo);
-  const rebound = demo.replace("127.0.0.1", "rebound.example");
-  const answer = await page.goto(rebound);
-  expect(answer?.status()).toBe(421);
-  const got = await page.evaluate(async () => {
-    const headers = { "Content-Type": "application/json" };
-    const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" });
-    const answers = [await fetch("/api/jobs"), await fetch("/api/jobs", { method: "POST", headers, body })];
-    return Promise.all(answers.map(async (each) => [each.status, await each.text()] as const));
-  });
-  for (const [status, text] of got) {
-    expect(status).toBe(421);
-    expect(text).not.toContain("Netloft");
-  }
-  expect(await stored(page, demo)).toEqual(before);
-  await browser.close();
-});
+/** The same site at another port, and another site. */
+const foreignHosts = ["127.0.0.1", "localhost"] as const;
 
 test.describe("beyond this machine", () => {
   const passphrase = "four dry hinge pins";
@@ -164,9 +126,51 @@ test.describe("beyond this machine", () => {
 
   const here = () => server.address.replace(/\/\/[^/]+:/, "//127.0.0.1:");
 
-  test("a stranger sees nothing; whoever gives the passphrase comes in, and leaves again", async ({
+  test("nobody else reads or changes anything: pages of others, a name made to lead here, a stranger; whoever gives the passphrase comes in, and leaves again", async ({
     page,
+    demo,
   }) => {
+    for (const host of foreignHosts)
+      await test.step(`a page at ${host} reads nothing and changes nothing`, async () => {
+        const foreign = await foreignPage();
+        const source = await (await page.request.get(`${demo}/api/boards/quillmarsh-tandrel/source`)).text();
+        const board = source.replace(/^id: .*$/m, "id: foreign-board");
+        const before = await stored(page, demo);
+        await page.goto(`http://${host}:${foreign.port}/`);
+        expect(await attack(page, demo, board)).toEqual([]);
+        // Forms and beacons are on their way by themselves.
+        await page.waitForLoadState("networkidle");
+        expect(await stored(page, demo)).toEqual(before);
+        await foreign.close();
+      });
+
+    await test.step("a name that was made to lead here reads nothing and changes nothing", async () => {
+      const browser = await chromium.launch({
+        executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+        args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP rebound.example 127.0.0.1"],
+      });
+      const other = await browser.newPage();
+      const before = await stored(other, demo);
+      const rebound = demo.replace("127.0.0.1", "rebound.example");
+      const answer = await other.goto(rebound);
+      expect(answer?.status()).toBe(421);
+      const got = await other.evaluate(async () => {
+        const headers = { "Content-Type": "application/json" };
+        const body = JSON.stringify({ title: "Foreign", customer: "F", board: "quillmarsh-tandrel" });
+        const answers = [
+          await fetch("/api/jobs"),
+          await fetch("/api/jobs", { method: "POST", headers, body }),
+        ];
+        return Promise.all(answers.map(async (each) => [each.status, await each.text()] as const));
+      });
+      for (const [status, text] of got) {
+        expect(status).toBe(421);
+        expect(text).not.toContain("Netloft");
+      }
+      expect(await stored(other, demo)).toEqual(before);
+      await browser.close();
+    });
+
     for (const path of ["/api/jobs", "/api/jobs/netloft/bundle", "/api/boards", "/api/whereabouts"])
       expect((await page.request.get(here() + path)).status()).toBe(401);
     expect((await page.request.post(`${here()}/api/jobs`, { data: {} })).status()).toBe(401);
@@ -200,25 +204,22 @@ test.describe("beyond this machine", () => {
     await page.getByRole("button", { name: "Sign out" }).click();
     await expect(dialog).toBeVisible();
     expect((await page.request.get(`${here()}/api/jobs`)).status()).toBe(401);
-  });
 
-  test("who was told to trust its certificate has a line that is trusted, and nobody speaks to it in the open", async ({
-    page,
-  }) => {
-    const crt = await (await page.request.get(`http://127.0.0.1:${trustPort}/anvilcloud.crt`)).text();
-    const { port } = new URL(server.address);
-    const status = await new Promise((done) => {
-      get({ host: "127.0.0.1", port, path: "/api/health", ca: crt }, (answer) => done(answer.statusCode)).on(
-        "error",
-        (error) => done(error.message),
-      );
+    await test.step("who was told to trust its certificate has a line that is trusted, and nobody speaks to it in the open", async () => {
+      const crt = await (await page.request.get(`http://127.0.0.1:${trustPort}/anvilcloud.crt`)).text();
+      const { port } = new URL(server.address);
+      const status = await new Promise((done) => {
+        get({ host: "127.0.0.1", port, path: "/api/health", ca: crt }, (answer) =>
+          done(answer.statusCode),
+        ).on("error", (error) => done(error.message));
+      });
+      expect(status).toBe(200);
+      await expect(fetch(`http://127.0.0.1:${port}/api/health`)).rejects.toThrow();
     });
-    expect(status).toBe(200);
-    await expect(fetch(`http://127.0.0.1:${port}/api/health`)).rejects.toThrow();
-  });
 
-  test("without a passphrase, and nobody to ask, it does not listen, and says how", async () => {
-    const refused = runServer(join(folder, "other.db"), false, { HOST: "0.0.0.0" });
-    await expect(refused).rejects.toThrow(/ended with 1/);
+    await test.step("without a passphrase, and nobody to ask, it does not listen, and says how", async () => {
+      const refused = runServer(join(folder, "other.db"), false, { HOST: "0.0.0.0" });
+      await expect(refused).rejects.toThrow(/ended with 1/);
+    });
   });
 });

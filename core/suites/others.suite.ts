@@ -1,4 +1,4 @@
 import { loadTests } from "../../scripts/jest/suite.ts";
 import { isElsewhere, source } from "./folders.ts";
 
-await loadTests(source, isElsewhere);
+await loadTests("core others", source, isElsewhere);

@@ -1,4 +1,4 @@
 import { loadTests } from "../../scripts/jest/suite.ts";
 import { source } from "./folders.ts";
 
-await loadTests(source, (file) => file.startsWith("panel/"));
+await loadTests("core panel", source, (file) => file.startsWith("panel/"));

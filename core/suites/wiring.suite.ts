@@ -1,4 +1,4 @@
 import { loadTests } from "../../scripts/jest/suite.ts";
 import { source } from "./folders.ts";
 
-await loadTests(source, (file) => file.startsWith("wiring/"));
+await loadTests("core wiring", source, (file) => file.startsWith("wiring/"));

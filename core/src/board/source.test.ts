@@ -1,3 +1,4 @@
+import { cases } from "../testing/sample.ts";
 import fc from "fast-check";
 import { parse } from "yaml";
 import { boardIds, boardText, shippedBoard } from "../testing/shipped.ts";
@@ -44,7 +45,7 @@ describe("the text of a profile", () => {
           });
         },
       ),
-      { seed: 5, numRuns: 24 },
+      { seed: 5, numRuns: cases(8) },
     );
   });
 

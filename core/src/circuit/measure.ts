@@ -1,6 +1,7 @@
 import { commonTerminals, type BoardInput } from "../board/index.ts";
 import type { DeviceSupply } from "../device/index.ts";
 import { madeRailPart, partKey, railPart, type NodeKey, type Part, type PartKey } from "../node/index.ts";
+import { countWork } from "../quantity/index.ts";
 import {
   branchesOf,
   inputVolts,
@@ -280,6 +281,7 @@ function railsOf({ solutions }: Round, at: Installation): Record<PartKey, Measur
 
 /** Measures an installation anew, whatever was solved before. */
 export function measureAfresh(at: Installation, moment: Moment): Measured {
+  countWork("circuits");
   const round = settled(at, moment);
   return {
     inputs: inputsOf(at, round.solutions.dc),

@@ -1,6 +1,6 @@
 import { ProblemsError } from "../finding/index.ts";
 import { pinNode, terminalNode } from "../node/index.ts";
-import { answered, demoBundle, shippedDevices, tandrel } from "../testing/shipped.ts";
+import { planOnce, answered, demoBundle, shippedDevices, tandrel } from "../testing/shipped.ts";
 import {
   checkLog,
   jobFormat,
@@ -18,7 +18,7 @@ import { planJob } from "../plan/index.ts";
 const clone = (bundle: JobBundle) => JSON.parse(JSON.stringify(bundle)) as JobBundle;
 
 function refusal(change: (bundle: JobBundle) => void): string {
-  const bundle = clone(answered(demoBundle("netloft"), planJob(demoBundle("netloft")).sheet));
+  const bundle = clone(answered(demoBundle("netloft"), planOnce(demoBundle("netloft")).sheet));
   change(bundle);
   try {
     parseBundle(bundle);

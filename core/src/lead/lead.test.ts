@@ -1,12 +1,12 @@
 import type { Gesture } from "../board/index.ts";
-import { planJob, practiceBundle, type JobPlan } from "../plan/index.ts";
+import { practiceBundle, type JobPlan } from "../plan/index.ts";
 import { benchFrom } from "../replay/index.ts";
 import type { Step } from "../runsheet/index.ts";
-import { boardIds, shippedBoard, shippedDevices } from "../testing/shipped.ts";
+import { planOnce, boardIds, shippedBoard, shippedDevices } from "../testing/shipped.ts";
 import { courseOf, happens, twinRuns, type Course } from "../twin/index.ts";
 import { Lead, type LeadNow } from "./index.ts";
 
-const planOf = (board: string): JobPlan => planJob(practiceBundle(shippedBoard(board), shippedDevices()));
+const planOf = (board: string): JobPlan => planOnce(practiceBundle(shippedBoard(board), shippedDevices()));
 
 function begun(plan: JobPlan): { course: Course; lead: Lead } {
   const course = courseOf(plan, benchFrom(plan, "wired"), { seed: 1, spread: 0, live: false });

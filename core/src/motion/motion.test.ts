@@ -1,3 +1,4 @@
+import { cases } from "../testing/sample.ts";
 import fc from "fast-check";
 import { radians } from "../quantity/index.ts";
 import { integrated } from "../testing/ode.ts";
@@ -132,7 +133,7 @@ describe("against closed forms", () => {
           expect(Math.abs(at - (v * v) / (2 * a))).toBeLessThan(v * step);
         },
       ),
-      { numRuns: 40, seed: 5 },
+      { numRuns: cases(12), seed: 5 },
     );
   });
 
@@ -310,7 +311,7 @@ describe("energy", () => {
           });
         },
       ),
-      { numRuns: 24, seed: 9 },
+      { numRuns: cases(8), seed: 9 },
     );
   });
 

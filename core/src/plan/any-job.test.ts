@@ -1,3 +1,4 @@
+import { cases } from "../testing/sample.ts";
 import fc from "fast-check";
 import { terminalsOf } from "../board/index.ts";
 import { readCircuit, situations } from "../circuit/index.ts";
@@ -47,7 +48,7 @@ function anyJobOn(id: string): fc.Arbitrary<JobBundle> {
 }
 
 /** Jobs drawn for each board by a seed that stays, each planned once. */
-const jobsEach = 5;
+const jobsEach = cases(3);
 const drawn = boardIds().flatMap((id) =>
   fc.sample(anyJobOn(id), { numRuns: jobsEach, seed: 42 }).map((bundle, index) => ({
     name: `${id} ${index}`,

@@ -1,6 +1,7 @@
 import { foundPositions, planControls } from "../controls/index.ts";
 import { severityRank, type Finding } from "../finding/index.ts";
 import { boardOnSite, type JobBundle } from "../job/index.ts";
+import { countWork } from "../quantity/index.ts";
 import {
   dangersIn,
   runSheet,
@@ -50,6 +51,7 @@ export interface JobPlan extends Planned {
  * The plan's board is the profile as it is read on this site, with its cards and for its leaves.
  */
 export function planJob(given: JobBundle, onStage: (stage: PlanStage) => void = () => {}): JobPlan {
+  countWork("plans");
   const bundle = { ...given, board: boardOnSite(given.job, given.board) };
   onStage("wiring");
   const wiring = planWiring(bundle);

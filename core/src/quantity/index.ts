@@ -32,3 +32,4 @@ export type { Units } from "./measure.ts";
 export { chanceOf, numberOf } from "./random.ts";
 export type { Chance } from "./random.ts";
 export { cosine, radians, sine } from "./trig.ts";
+export { countWork, watchWork, type Work } from "./work.ts";

@@ -1,7 +1,14 @@
 import { wordsOf } from "../finding/index.ts";
 import { nodeKey } from "../node/index.ts";
 import { planJob, practiceBundle, type JobPlan } from "../plan/index.ts";
-import { boardIds, demoBundle, demoJobs, shippedBoard, shippedDevices } from "../testing/shipped.ts";
+import {
+  planOnce,
+  boardIds,
+  demoBundle,
+  demoJobs,
+  shippedBoard,
+  shippedDevices,
+} from "../testing/shipped.ts";
 import { trialOf } from "./index.ts";
 import { playOn } from "./replay.ts";
 
@@ -13,13 +20,13 @@ const netloft = (change: (plan: JobPlan) => void = () => {}): JobPlan => {
 };
 
 test.each(demoJobs())("%s runs as planned, and shows nothing grave", (id) => {
-  expect(codes(planJob(demoBundle(id)))).toEqual([]);
+  expect(codes(planOnce(demoBundle(id)))).toEqual([]);
 });
 
 test.each(boardIds().filter((id) => shippedBoard(id).leaves > 0))(
   "%s runs with what fits it, and shows nothing grave",
   (id) => {
-    expect(codes(planJob(practiceBundle(shippedBoard(id), shippedDevices())))).toEqual([]);
+    expect(codes(planOnce(practiceBundle(shippedBoard(id), shippedDevices())))).toEqual([]);
   },
 );
 

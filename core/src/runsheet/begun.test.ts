@@ -1,8 +1,9 @@
+import { proving, sampleOf } from "../testing/sample.ts";
 import type { Procedure } from "../board/index.ts";
 import type { JobBundle, LogEntry } from "../job/index.ts";
 import { planJob } from "../plan/index.ts";
 import { settingsHistory, stateNow } from "../state/index.ts";
-import { answered, boardIds, bundleOn, usualDevices } from "../testing/shipped.ts";
+import { planOn, planOnce, answered, boardIds, bundleOn, usualDevices } from "../testing/shipped.ts";
 import { aftermathOf, answersOf, gatesBefore, purposesOf, runSheet, stations } from "./index.ts";
 
 const at = "2026-12-01T09:00:00.000Z";
@@ -12,7 +13,7 @@ const stamp = (id: string) => ({ id, at, by: "Ivet Carrandine" });
 function doneOn(id: string): JobBundle {
   const bundle = bundleOn(id, usualDevices(id));
   bundle.job.found.noted = true;
-  return answered(bundle, planJob(bundle).sheet);
+  return answered(bundle, planOnce(bundle).sheet);
 }
 
 const begins = (bundle: JobBundle, procedure: Procedure): JobBundle => ({
@@ -21,9 +22,9 @@ const begins = (bundle: JobBundle, procedure: Procedure): JobBundle => ({
 });
 
 describe("a procedure that is begun because it is needed, on every board", () => {
-  const all = boardIds().flatMap((id) => {
+  const all = sampleOf(boardIds(), 6).flatMap((id) => {
     const done = doneOn(id);
-    const plan = planJob(done);
+    const plan = planOnce(done);
     return purposesOf(plan)
       .flatMap(({ procedures }) => procedures)
       .filter((procedure, n, each) => each.indexOf(procedure) === n && procedure.kind !== "power-up")
@@ -34,7 +35,7 @@ describe("a procedure that is begun because it is needed, on every board", () =>
   const oneEach = (each: typeof all) => [...new Map(each.map((one) => [one.id, one])).values()];
 
   test("opens exactly what was told before, and these steps done in their order make everything good", () => {
-    expect(all.length).toBeGreaterThan(60);
+    expect(all.length).toBeGreaterThan(proving ? 60 : 20);
     let voiding = 0;
     for (const { id, done, plan, procedure } of all) {
       const told = aftermathOf(plan, plan.sheet, procedure).voids.map(({ step }) => step);
@@ -69,7 +70,7 @@ describe("a procedure that is begun because it is needed, on every board", () =>
       const stands = (bundle: JobBundle) => stateNow({ bundle: { ...bundle, board } }).inForce;
       expect([id, procedure.id, stands(mended)]).toEqual([id, procedure.id, stands(done)]);
     }
-    expect(voiding).toBeGreaterThan(20);
+    expect(voiding).toBeGreaterThan(proving ? 20 : 7);
   });
 
   test("tells nothing that is open already: begun a second time, what the first voided is not told again", () => {
@@ -87,7 +88,7 @@ describe("a procedure that is begun because it is needed, on every board", () =>
       expect([id, again.filter((step) => first.includes(step))]).toEqual([id, []]);
       left += first.length;
     }
-    expect(left).toBeGreaterThan(5);
+    expect(left).toBeGreaterThan(proving ? 5 : 1);
   });
 
   test("joins the sheet once for each time it is begun, at its station, and changes no step that was there", () => {
@@ -134,7 +135,7 @@ describe("a procedure that is begun because it is needed, on every board", () =>
 
 test("what no board can do is there as a purpose with nothing for it; a reset at the limits asks for a drive that has them", () => {
   const purpose = (id: string, which: string) =>
-    purposesOf(planJob(bundleOn(id, usualDevices(id))))
+    purposesOf(planOn(id, usualDevices(id)))
       .find((each) => each.id === which)!
       .procedures.map((each) => each.id);
   expect(purpose("copperfold-casspel", "self-test")).toEqual([]);
@@ -148,7 +149,7 @@ test("what no board can do is there as a purpose with nothing for it; a reset at
 test("every procedure of every board can be begun for something, those that fit no purpose among the others", () => {
   let others = 0;
   for (const id of boardIds()) {
-    const plan = planJob(bundleOn(id, usualDevices(id)));
+    const plan = planOn(id, usualDevices(id));
     const purposes = purposesOf(plan);
     const taken = purposes.flatMap(({ procedures }) => procedures.map((each) => each.id));
     const known = plan.bundle.board.procedures.filter(({ manner }) => manner !== "by-limits");
@@ -160,7 +161,7 @@ test("every procedure of every board can be begun for something, those that fit 
 
 test("what a board has nothing of is told as absent, and not as unknown", () => {
   const absent = (id: string, which: string) =>
-    purposesOf(planJob(bundleOn(id, usualDevices(id)))).find((each) => each.id === which)!.absent;
+    purposesOf(planOn(id, usualDevices(id))).find((each) => each.id === which)!.absent;
   for (const which of ["pair", "erase-one", "erase-all"])
     expect(absent("lammerlow-thrussel", which)).toBe("This board remembers no remotes.");
   expect(absent("osierbeck-quernish", "pair")).toBeUndefined();

@@ -6,6 +6,7 @@ import { planJob, type JobPlan } from "../plan/index.ts";
 import { applyEffect, stateAsFound } from "../state/index.ts";
 import { anyFound } from "../testing/any-found.ts";
 import {
+  planOnce,
   boardIds,
   bundleOn,
   fittingDrives,
@@ -162,7 +163,7 @@ test("the survey is open until there are devices and the board as found is noted
     const survey = (devices: string[], noted: boolean) => {
       const bundle = bundleOn(id, devices);
       bundle.job.found.noted = noted;
-      const { state, reason } = planJob(bundle).statuses[0]!;
+      const { state, reason } = planOnce(bundle).statuses[0]!;
       return [state, reason];
     };
     expect(survey([], true)[0]).not.toBe("settled");

@@ -1,6 +1,6 @@
 import type { BoardProfile } from "../board/index.ts";
 import { planJob } from "../plan/index.ts";
-import { boardIds, bundleOn, planOn, shippedBoard, usualDevices } from "../testing/shipped.ts";
+import { planOnce, boardIds, bundleOn, planOn, shippedBoard, usualDevices } from "../testing/shipped.ts";
 import type { Job } from "../job/index.ts";
 import { ranOf, textsOf } from "../testing/ran.ts";
 import type { Step } from "./index.ts";
@@ -20,7 +20,7 @@ function order(sheet: readonly Step[]): string[] {
 const planOf = (board: string, change: (job: Job) => void = () => {}, wishes: Job["wishes"] = {}) => {
   const bundle = bundleOn(board, usualDevices(board), wishes);
   change(bundle.job);
-  return planJob(bundle);
+  return planOnce(bundle);
 };
 const sheetOn = (...[board, change, wishes]: Parameters<typeof planOf>) =>
   planOf(board, change, wishes).sheet;

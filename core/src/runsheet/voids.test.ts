@@ -3,7 +3,7 @@ import { behavioursAt } from "../controls/index.ts";
 import { boardOnSite, type Job, type JobBundle, type LogEntry } from "../job/index.ts";
 import { planJob } from "../plan/index.ts";
 import { moves, target } from "../testing/keys.ts";
-import { answered, boardIds, bundleOn, demoBundle, usualDevices } from "../testing/shipped.ts";
+import { planOnce, answered, boardIds, bundleOn, demoBundle, usualDevices } from "../testing/shipped.ts";
 import { answersOf } from "./voids.ts";
 
 /** Whole jobs, every step seen, on two boards of different manner: dials and switches, and a menu with wizard. */
@@ -14,7 +14,7 @@ const whole: [string, () => JobBundle][] = [
 
 /** Stations with steps that are open again after a change to a job that was done, and why. */
 function after(bundle: JobBundle, change: (job: Job) => void, log: readonly LogEntry[] = []) {
-  const done = answered(bundle, planJob(bundle).sheet);
+  const done = answered(bundle, planOnce(bundle).sheet);
   const job = structuredClone(done.job);
   change(job);
   const plan = planJob({ ...done, job, log: [...done.log, ...log] });
@@ -80,7 +80,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
 
   test("a drive's leads exchanged after the proof open travel and force again, and name the drive", () => {
     const given = bundle();
-    const { wiring } = planJob(given);
+    const { wiring } = planOnce(given);
     const drive = wiring.devices.find(({ profile }) => profile.kind === "drive")!;
     const [a, b] = wiring.cores.filter((core) => core.device === drive.id);
     const swapped = wired({ [`${drive.id}/${a!.pin}`]: target(b!), [`${drive.id}/${b!.pin}`]: target(a!) });
@@ -91,7 +91,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
 
   test("a photocell's core moved opens its own tests again, and no other device's", () => {
     const given = bundle();
-    const { wiring } = planJob(given);
+    const { wiring } = planOnce(given);
     const cell = wiring.devices.find(({ profile }) => profile.kind === "photocell")!;
     const core = wiring.cores.find((each) => each.device === cell.id)!;
     const { stations, plan } = after(given, () => {}, [wired({ [`${cell.id}/${core.pin}`]: "off" })]);
@@ -102,7 +102,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
 
   test("travel forgotten opens its learning, the force and nothing before it; learned once more it holds again", () => {
     const given = bundle();
-    const { sheet } = planJob(given);
+    const { sheet } = planOnce(given);
     const learn = sheet.find(({ effects }) => effects.some((effect) => effect.kind === "learn"))!;
     const what = learn.effects.flatMap((effect) => (effect.kind === "learn" ? [effect.what] : []));
     const reset: LogEntry = {
@@ -126,7 +126,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
 
   test("learned anew, the force that was read before no longer holds, and the learning does", () => {
     const given = bundle();
-    const { sheet } = planJob(given);
+    const { sheet } = planOnce(given);
     const again = answered(
       { ...given, log: [] },
       sheet.filter(({ station }) => station === "travel"),
@@ -145,7 +145,7 @@ test("a photocell set to act otherwise opens its own tests again, from what to w
     const given = bundleOn(id, usualDevices(id));
     const board = boardOnSite(given.job, given.board);
     if (!settableBehaviours(board).has("photocell-reaction")) return false;
-    const { positions } = planJob(given).controls;
+    const { positions } = planOnce(given).controls;
     const now = behavioursAt(board, positions)["photocell-reaction"];
     const { stations, reasons } = after(given, (job) => {
       job.wishes["photocell-reaction"] = now === "closing" ? "both" : "closing";

@@ -1,7 +1,7 @@
 import { pinNode } from "../node/index.ts";
 import { jobOn } from "../testing/found.ts";
 import { planJob } from "../plan/index.ts";
-import { boardIds, shippedBoard, usualDevices } from "../testing/shipped.ts";
+import { planOnce, boardIds, shippedBoard, usualDevices } from "../testing/shipped.ts";
 import { applyEffect, inspect, stateAsFound, type BenchState } from "./index.ts";
 
 /** What the inspection tells under one code, with the cores of a device landed and the state changed so. */
@@ -53,7 +53,7 @@ test.each([
 
 test("trap 2: a protection whose core is off is open, on every board; a command's open contact is none", () => {
   const opened = boardIds().flatMap((id) => {
-    const planned = planJob(jobOn(id, usualDevices(id)));
+    const planned = planOnce(jobOn(id, usualDevices(id)));
     const { wiring, bundle } = planned;
     const wired: BenchState = {
       ...stateAsFound(bundle),
@@ -86,7 +86,7 @@ test("a battery that found no place on the board is not left connected", () => {
   const without = boardIds().filter((id) => shippedBoard(id).battery === undefined);
   expect(without.length).toBeGreaterThan(2);
   for (const id of without) {
-    const planned = planJob(jobOn(id, ["quillmarsh-reserve"]));
+    const planned = planOnce(jobOn(id, ["quillmarsh-reserve"]));
     expect(inspect(planned, stateAsFound(planned.bundle)).map((each) => each.code)).not.toContain(
       "battery-left-connected",
     );
@@ -95,7 +95,7 @@ test("a battery that found no place on the board is not left connected", () => {
 
 test("where a core belongs that sits elsewhere, no link is asked for; on an input that nothing is meant for, one is", () => {
   const asked = boardIds().flatMap((id) => {
-    const planned = planJob(jobOn(id, [...usualDevices(id), "lumbrick-halt"]));
+    const planned = planOnce(jobOn(id, [...usualDevices(id), "lumbrick-halt"]));
     const { wiring, bundle } = planned;
     const out = Object.fromEntries(wiring.links.map((link) => [link.id, "out" as const]));
     const wired: BenchState = {

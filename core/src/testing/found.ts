@@ -1,6 +1,6 @@
 import type { Job, JobBundle } from "../job/index.ts";
 import { type Step } from "../runsheet/index.ts";
-import { answered, bundleOn } from "./shipped.ts";
+import { planOnce, answered, bundleOn } from "./shipped.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { terminalOf } from "../board/index.ts";
 import { nodeWord, terminalIn } from "../node/index.ts";
@@ -29,7 +29,7 @@ const stamp = () => ({
 
 /** The job with every step answered as seen for which this is true. */
 export const done = (bundle: JobBundle, take: (step: Step) => boolean) =>
-  answered(bundle, planJob(bundle).sheet.filter(take));
+  answered(bundle, planOnce(bundle).sheet.filter(take));
 
 /** The job with cores found on other places: `device/pin` to a terminal or "off". */
 export const found = (bundle: JobBundle, at: Readonly<Record<string, string>>): JobBundle => ({
@@ -54,7 +54,7 @@ export const plan = (bundle: JobBundle) => codes(planJob(bundle).findings);
 
 /** Where each core of a device is planned, by pin. */
 function targets(bundle: JobBundle, device: string): Record<string, string> {
-  const cores = planJob(bundle).wiring.cores.filter((core) => core.device === device);
+  const cores = planOnce(bundle).wiring.cores.filter((core) => core.device === device);
   return Object.fromEntries(cores.map((core) => [core.pin, target(core)]));
 }
 

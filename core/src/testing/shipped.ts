@@ -129,10 +129,30 @@ export function bundleOn(
   return { format: jobFormat, job, board: profile, devices: all, log: [] };
 }
 
-/** The same, planned; `given` is the bundle before its board was read for the site. */
+const plannedOnce = new Map<string, JobPlan>();
+
+/** The plan of a bundle: made once for all that ask for the same. A test that changes what it is given plans its own. */
+export function planOnce(bundle: JobBundle): JobPlan {
+  const key = JSON.stringify(bundle);
+  const plan = plannedOnce.get(key) ?? planJob(bundle);
+  plannedOnce.set(key, plan);
+  return plan;
+}
+
+const plannedOn = new Map<string, JobPlan & { given: JobBundle }>();
+
+/**
+ * The same, planned; `given` is the bundle before its board was read for the site. Planned once for each site: a test
+ * that changes what it is given plans its own.
+ */
 export function planOn(...site: Parameters<typeof bundleOn>): JobPlan & { given: JobBundle } {
+  const key = JSON.stringify(site);
+  const known = plannedOn.get(key);
+  if (known) return known;
   const given = bundleOn(...site);
-  return { ...planJob(given), given };
+  const plan = { ...planJob(given), given };
+  plannedOn.set(key, plan);
+  return plan;
 }
 
 /** Devices that are usual on the sites of the shipped boards; a board that is not listed gets some that fit it. */
@@ -211,5 +231,5 @@ export function answered(
 
 /** The job planned with every step for which `take` is true answered as seen. */
 export function planAfter(bundle: JobBundle, take: (step: Step) => boolean): JobPlan {
-  return planJob(answered(bundle, planJob(bundle).sheet.filter(take)));
+  return planJob(answered(bundle, planOnce(bundle).sheet.filter(take)));
 }

@@ -3,10 +3,10 @@ import type { Positions } from "../controls/index.ts";
 import type { DeviceProfile } from "../device/index.ts";
 import type { Job, JobBundle } from "../job/index.ts";
 import { panelAtRest } from "../panel/index.ts";
-import { planJob, type JobPlan } from "../plan/index.ts";
+import { type JobPlan } from "../plan/index.ts";
 import { arrange, brainOf, type Brain } from "../twin/index.ts";
 import { twinOf, type Twin } from "../twin/step/index.ts";
-import { bundleOn, shippedBoard, usualDevices } from "./shipped.ts";
+import { planOnce, bundleOn, shippedBoard, usualDevices } from "./shipped.ts";
 
 /** A drive as it is made with a cam that works one contact at both ends. */
 const withCams = (drive: DeviceProfile): DeviceProfile =>
@@ -58,7 +58,7 @@ const planned = new Map<string, JobPlan>();
 /** The same, planned with these wishes: once for each. A test that changes it plans its own. */
 export function usualPlan(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobPlan {
   const key = `${id} ${leaves ?? ""} ${JSON.stringify(wishes)}`;
-  const plan = planned.get(key) ?? planJob(usualSite(id, leaves, wishes));
+  const plan = planned.get(key) ?? planOnce(usualSite(id, leaves, wishes));
   planned.set(key, plan);
   return plan;
 }

@@ -9,9 +9,7 @@ let building: Promise<unknown> | undefined;
 
 /** The built program, or its worker, of these sources: built once, for to translate them at each start takes most of a test. */
 export async function built(name: "main" | "worker"): Promise<string> {
-  building ??= (import("../../build.mjs") as Promise<{ buildServer: (to: string) => Promise<unknown> }>).then(
-    ({ buildServer }) => buildServer(folder),
-  );
+  building ??= import("../../build.mjs").then(({ buildServer }) => buildServer(folder));
   await building;
   return join(folder, `${name}.js`);
 }

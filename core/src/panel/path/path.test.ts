@@ -1,3 +1,4 @@
+import { sampleOf } from "../../testing/sample.ts";
 import { displayPositions, fitBoard, menuValues, type BoardProfile } from "../../board/index.ts";
 import { farValues, pathByExhaustion, pathByPackage } from "../../testing/graph-path.ts";
 import { everyValue, panelBoards, spread } from "../../testing/panels.ts";
@@ -24,7 +25,7 @@ function running(board: BoardProfile, from: PanelState, learned: boolean) {
 describe("keys to every value of every board and firmware", () => {
   test("pressed on the running board they end with the value kept and the board at rest; nothing moves or starts but the saving", () => {
     let pressed = 0;
-    for (const board of boards) {
+    for (const board of sampleOf(boards, 5)) {
       const reached = new Set<string>();
       for (const { item, learned, ask, from } of everyValue(board))
         for (const to of spread(displayPositions(item), 3)) {

@@ -1,6 +1,13 @@
 import { behaviourMisfit, settableBehaviours, type BehaviourId } from "../../board/index.ts";
 import { applyEdit, boardOnSite, presetOf, presetWishes, type JobBundle } from "../../job/index.ts";
-import { boardIds, bundleOn, demoBundle, shippedBoard, shippedPresets } from "../../testing/shipped.ts";
+import {
+  planOn,
+  boardIds,
+  bundleOn,
+  demoBundle,
+  shippedBoard,
+  shippedPresets,
+} from "../../testing/shipped.ts";
 import { planWiring } from "../../wiring/index.ts";
 import { planJob } from "../plan.ts";
 import { decisionsOf } from "./decided.ts";
@@ -57,7 +64,7 @@ test("on every board with every preset each behaviour that is asked has a value 
 
 test("what nothing here would use is not asked, and says why; with a device for it, it is", () => {
   const idle = (board: string, devices: string[], id: BehaviourId) =>
-    planJob(bundleOn(board, devices)).wishes.find((each) => each.id === id)!.idle;
+    planOn(board, devices).wishes.find((each) => each.id === id)!.idle;
   const cases = [
     ["marlstreet-pewlark", "close-after-passage", "no photocell and no loop", "oddlume-glance"],
     ["lammerlow-thrussel", "lock-output", "There is no lock.", "brackwater-clasp"],

@@ -1,3 +1,4 @@
+import { sampleOf } from "../../testing/sample.ts";
 import { planJob, type JobPlan } from "../../plan/index.ts";
 import { demoBundle, demoJobs } from "../../testing/shipped.ts";
 import { likeliest, ranStep, sightsOf, type SeenInstead, type Sights } from "./index.ts";
@@ -90,7 +91,7 @@ test("what the display shows is compared as it is read, not as it is typed", () 
   }
 });
 
-test.each(demoJobs())(
+test.each(sampleOf(demoJobs(), 3))(
   "%s: a fault that looks like nothing is not named, and each named one truly looks so",
   (id) => {
     const plan = planJob(demoBundle(id));

@@ -1,5 +1,6 @@
 import type { Installation } from "../../circuit/index.ts";
 import { contactPart } from "../../node/index.ts";
+import { countWork } from "../../quantity/index.ts";
 import { applyEffect, stateAsFound, type BenchState, type Face, type Planned } from "../../state/index.ts";
 import {
   comeOf,
@@ -181,6 +182,7 @@ function trips(
 
 /** A step that someone's hands make: by gestures, or by tripping a contact. */
 function played(planned: Planned, sheet: readonly Step[], at: number, amiss: readonly Amiss[]): StepPlayed {
+  countWork("steps");
   const step = sheet[at]!;
   const { faults, stands } = parted(planned, amiss);
   const chain = step.gestures ? chainTo(sheet, at) : [at];

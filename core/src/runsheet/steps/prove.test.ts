@@ -1,4 +1,3 @@
-import { planJob } from "../../plan/index.ts";
 import { boardIds, bundleOn, planOn, usualDevices } from "../../testing/shipped.ts";
 import { saidOf } from "../../testing/ran.ts";
 
@@ -14,7 +13,7 @@ describe("what guards one direction", () => {
   test("refuses no command to go the other way, and nothing that it lets go on once under way", () => {
     let proved = 0;
     for (const id of boardIds()) {
-      const { sheet } = planJob(bundleOn(id, usualDevices(id)));
+      const { sheet } = planOn(id, usualDevices(id));
       const steps = sheet.filter((step) => step.station === "prove" && step.trips);
       for (const step of steps.filter(
         (each) => / (opening|closing)$/.test(each.title) && /goes on/.test(seen(each)),

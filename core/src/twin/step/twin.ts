@@ -1,5 +1,6 @@
 import type { BoardInput, LeafPlace } from "../../board/index.ts";
 import type { Installation } from "../../circuit/index.ts";
+import { countWork } from "../../quantity/index.ts";
 import type { Sits } from "../../wiring/index.ts";
 import {
   counts,
@@ -233,6 +234,7 @@ function tick(twin: Twin): void {
 
 /** Lets time run, s; whoever looks on is told at the step it asked for, in the middle of a gesture too. */
 export function twinRuns(twin: Twin, seconds: number): void {
+  countWork("seconds", seconds);
   const last = twin.ticks + Math.round(seconds / tickSeconds);
   const { onlooker } = twin;
   while (twin.ticks < last) {

@@ -1,3 +1,4 @@
+import { sampleOf } from "../../testing/sample.ts";
 import { terminalOf } from "../../board/index.ts";
 import { boardIds, planOn, usualDevices } from "../../testing/shipped.ts";
 import { asWiredFindings } from "./as-wired.ts";
@@ -146,7 +147,7 @@ describe("what is wrong as it is wired", () => {
 
 describe("trap 44: two plugs of one shape in each other's place", () => {
   test("any two blocks of any board exchanged: plugs where both have one shape, cores everywhere else", () => {
-    const pairs = boardIds().flatMap((id) => {
+    const pairs = sampleOf(boardIds(), 6).flatMap((id) => {
       const plan = planOn(id, usualDevices(id));
       const { bundle, wiring } = plan;
       const blockOf = (core: Core) => terminalOf(bundle.board, terminalIn(core.to) ?? "")?.block;

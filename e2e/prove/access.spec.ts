@@ -1,5 +1,5 @@
-import { faultsOn } from "./axe.ts";
-import { expect, test } from "./server.ts";
+import { faultsOn } from "../axe.ts";
+import { expect, test } from "../server.ts";
 
 const views = [
   ["jobs", "/"],

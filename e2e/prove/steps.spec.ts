@@ -8,10 +8,10 @@ import {
   type Job,
   type JobBundle,
   type StoredJob,
-} from "../core/src/index.ts";
-import { expect, test } from "./server.ts";
-import { openPart } from "./survey.ts";
-import { storeSheds } from "./sheds.ts";
+} from "../../core/src/index.ts";
+import { expect, test } from "../server.ts";
+import { openPart } from "../survey.ts";
+import { storeSheds } from "../sheds.ts";
 
 test.describe("the step card", () => {
   test("keys walk the run sheet: not seen shows what it means, seen goes on, an answer can be opened again", async ({

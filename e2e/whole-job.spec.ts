@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import type { Locator, Page } from "@playwright/test";
 import { expect, test } from "./server.ts";
 
@@ -37,11 +38,13 @@ async function take(page: Page, field: Locator, words: string, option: RegExp): 
   await page.keyboard.press("Enter");
 }
 
-test("a whole job by keys alone: begun, surveyed, wired, commissioned and handed over", async ({
+test("a whole job by keys alone: begun, surveyed, wired, commissioned, handed over, and imported unchanged on another installation", async ({
   page,
   empty,
+  demo,
 }) => {
   await page.goto(empty);
+  await expect(page.getByText("1. Say what is there")).toBeVisible();
   await pressOn(page, page.getByRole("button", { name: "New job" }));
   await write(page, page.getByRole("textbox", { name: "Title" }), "Stair window");
   await write(page, page.getByRole("textbox", { name: "Customer" }), "Brisa Holloway-Tarn");
@@ -92,4 +95,24 @@ test("a whole job by keys alone: begun, surveyed, wired, commissioned and handed
   await write(page, page.getByRole("textbox", { name: "Taken over by" }), "Brisa Holloway-Tarn");
   await pressOn(page, page.getByRole("button", { name: "Hand over" }));
   await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
+  for (const station of ["Wire", "Power up", "Prove", "Hand over"])
+    await expect(page.getByRole("link", { name: new RegExp(`^${station}, settled`) })).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
+  const downloading = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Job file" }).click();
+  const file = await (await downloading).path();
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await expect(page.getByRole("article", { name: "Record" })).toContainText("next service");
+
+  await page.goto(demo);
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Import a job file" }).click();
+  await (await choosing).setFiles(file);
+  await expect(page).toHaveURL(/\/jobs\/stair-window-/);
+  await expect(page.getByRole("link", { name: /^Prove, settled/ })).toBeVisible();
+  const id = /jobs\/([^/]+)/.exec(page.url())?.[1];
+  const again: unknown = await (await page.request.get(`${demo}/api/jobs/${id}/bundle`)).json();
+  expect(again).toEqual(JSON.parse(readFileSync(file, "utf8")));
 });

@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server.ts";
-import { addDevices, beginJob, openPart } from "./survey.ts";
-import { walkSteps } from "./walk-steps.ts";
+import { expect, test } from "../server.ts";
+import { addDevices, beginJob, openPart } from "../survey.ts";
+import { walkSteps } from "../walk-steps.ts";
 
 async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
   await page.getByRole("button", { name: label }).last().click();

@@ -1,4 +1,4 @@
-import { expect, test } from "./server.ts";
+import { expect, test } from "../server.ts";
 
 const pages = [
   ["netloft", "survey"],

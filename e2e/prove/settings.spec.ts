@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server.ts";
-import { openPart } from "./survey.ts";
-import { walkSteps } from "./walk-steps.ts";
+import { expect, test } from "../server.ts";
+import { openPart } from "../survey.ts";
+import { walkSteps } from "../walk-steps.ts";
 
 /** Keys pressed so far, counted at the page. */
 function keysOf(page: Page): { press: (key: string) => Promise<void>; count: number } {

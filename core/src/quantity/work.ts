@@ -1,0 +1,14 @@
+/** Work that takes time, in the units in which it is counted. */
+export type Work = "plans" | "circuits" | "steps" | "seconds";
+
+let watcher: ((work: Work, count: number) => void) | undefined;
+
+/** Has all work of some size told as it is done, for who counts it: a test suite keeps to a ceiling. Undefined ends it. */
+export function watchWork(watch: typeof watcher): void {
+  watcher = watch;
+}
+
+/** Tells that so much was done: a job planned, a circuit solved, a step played, seconds simulated. */
+export function countWork(work: Work, count = 1): void {
+  watcher?.(work, count);
+}

@@ -1,0 +1,12 @@
+import { defineConfig } from "@playwright/test";
+import config from "./playwright.config.ts";
+
+/** What `npm run prove` drives beside the journeys: every screen, every walk, every board's way. */
+export default defineConfig(config, {
+  testDir: "prove",
+  testIgnore: [],
+  projects: [
+    { name: "walk", testMatch: "walk.spec.ts" },
+    { name: "views", testMatch: "*.spec.ts", testIgnore: "walk.spec.ts" },
+  ],
+});
