@@ -12,7 +12,7 @@ export async function withPage(
   const folder = mkdtempSync(join(tmpdir(), "anvilcloud-bench-"));
   const server = await runServer(join(folder, "bench.db"), demo);
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
     args: ["--no-sandbox"],
   });
   try {

@@ -63,7 +63,7 @@ test("what goes wrong on site: two tabs, a dead spot, a slow line, a file that i
     await page.goto(`${demo}/jobs/netloft/wire/${encodeURIComponent("isolate:breaker")}`);
     await page.getByRole("button", { name: "Seen", exact: true }).click();
     await expect(page.getByRole("heading", { level: 1, name: /prove dead/ })).toBeVisible();
-    await page.getByRole("link", { name: /^Hand over/ }).click();
+    await page.getByRole("link", { name: /^Hand over, / }).click();
     await expect(page.getByText("An answer of yours is not stored.")).toBeVisible();
     await page.unroute("**/api/jobs/netloft/log");
     await page.getByRole("button", { name: "Send it again" }).click();
@@ -96,12 +96,12 @@ test("what goes wrong on site: two tabs, a dead spot, a slow line, a file that i
     await expect(page.getByRole("button", { name: "Not seen" })).toBeEnabled();
     await page.keyboard.press("n");
     await expect(page.getByRole("list", { name: "Answers so far" })).toContainText("Not seen");
-    await page.getByRole("link", { name: /^Prove/ }).click();
+    await page.getByRole("link", { name: /^Prove, / }).click();
     const here = page.url();
     const late = page.waitForResponse((response) => response.request().method() === "POST");
     release();
     await late;
-    await page.getByRole("link", { name: /^Wire/ }).click();
+    await page.getByRole("link", { name: /^Wire, / }).click();
     await page.getByText("Steps", { exact: true }).click();
     for (const step of [/Isolate and mark.*, seen/, /prove dead.*, not seen/])
       await expect(page.getByRole("link", { name: step })).toBeVisible();

@@ -146,7 +146,7 @@ test.describe("beyond this machine", () => {
 
     await test.step("a name that was made to lead here reads nothing and changes nothing", async () => {
       const browser = await chromium.launch({
-        executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+        executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
         args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP rebound.example 127.0.0.1"],
       });
       const other = await browser.newPage();

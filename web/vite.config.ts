@@ -1,5 +1,7 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
+import { compression } from "vite-plugin-compression2";
+import { constants } from "node:zlib";
 
 /** Refuses a page that would solve circuits itself: a solver reached by some import would freeze it. Workers are built apart. */
 const noSolverInThePage: Plugin = {
@@ -15,7 +17,18 @@ const noSolverInThePage: Plugin = {
 };
 
 export default defineConfig({
-  plugins: [react(), noSolverInThePage],
+  plugins: [
+    react(),
+    noSolverInThePage,
+    // Packed once, here, as small as it gets: the server sends these as they are.
+    compression({
+      threshold: 1_000,
+      algorithms: [
+        ["brotliCompress", { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY } }],
+        ["gzip", { level: constants.Z_BEST_COMPRESSION }],
+      ],
+    }),
+  ],
   server: { port: 5170, proxy: { "/api": "http://127.0.0.1:4170" } },
   build: {
     outDir: "dist",

@@ -166,12 +166,31 @@ describe("against closed forms", () => {
       { windMetresPerSecond: 20 },
     );
     expect(leaf.pull(0)).toBeCloseTo(450, 9);
+    // From the other side it pushes the leaf shut.
+    const from = { windMetresPerSecond: -20 };
+    const behind = swingLeaf(
+      { widthM: 1.5, heightM: 1.6, massKg: 90 },
+      { travel: radians(90), infill: "solid" },
+      from,
+    );
+    expect(behind.pull(0)).toBeCloseTo(-450, 9);
     // Turned into the wind it has none.
     expect(Math.abs(leaf.pull(radians(90)))).toBeLessThan(1e-9);
     expect(swingLeaf({ widthM: 1.5, heightM: 1.6, massKg: 90 }, { travel: 1.5 }).inertia).toBeCloseTo(
       67.5,
       9,
     );
+  });
+
+  test("a stop pushes and never pulls: a leaf that leaves its damped stop loses nothing to it", () => {
+    const leaf = slidingLeaf({ widthM: 3, heightM: 1.8, massKg: 200 }, { travel: 3 }, { wear: 0 });
+    for (const stops of ["closing", "opening"] as const) {
+      const sign = stops === "closing" ? 1 : -1;
+      const stop = { at: 1, stops, stiffness: 1e5, damping: 2e5 };
+      const from = { at: 1 - sign * 0.001, speed: sign * 0.5 };
+      const left = runs(leaf, from, { ...nothing, contacts: [stop] }, step);
+      expect([stops, left.speed * sign >= 0.5]).toEqual([stops, true]);
+    }
   });
 
   test("in balance a lifting door stays wherever it is let go; with weak springs it falls from below and stays above", () => {

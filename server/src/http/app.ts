@@ -3,6 +3,7 @@ import { join } from "node:path";
 import type { Whereabouts } from "@anvilcloud/core";
 import compression from "compression";
 import express, { type Express } from "express";
+import staticGzip from "express-static-gzip";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
 import { boardRoutes } from "./boards.ts";
@@ -68,12 +69,17 @@ export function createApp({ logger, web, hosts, beyond, ...parts }: AppParts): E
     );
   });
 
-  app.use(compression());
   const page = join(web, "index.html");
+  // Scripts and styles lie there packed, as small as it gets: they are sent as they lie.
   app.use(
     "/assets",
-    express.static(join(web, "assets"), { immutable: true, maxAge: "1y", fallthrough: true }),
+    staticGzip(join(web, "assets"), {
+      enableBrotli: true,
+      orderPreference: ["br", "gz"],
+      serveStatic: { immutable: true, maxAge: "1y", fallthrough: true },
+    }),
   );
+  app.use(compression());
   app.use(express.static(web, { index: false }));
   app.get("/{*path}", (request, response, next) => {
     if (request.path.startsWith("/assets/") || !existsSync(page)) return next();

@@ -50,6 +50,21 @@ describe("what stands on the site of every board", () => {
     },
   );
 
+  test("a drive gives its sheet's thrust and speed at the middle of the volts it allows, and less in proportion below", () => {
+    const bundle = bundleOn("osierbeck-quernish", usualDevices("osierbeck-quernish"));
+    for (const device of bundle.devices)
+      for (const supply of device.supplies)
+        if (device.kind === "drive" && supply.duty === "drive") supply.volts = { min: 18, max: 30 };
+    const [leaf] = leavesOf(plantOf(bundle));
+    const { line, drive, pushes } = leaf!;
+    const standing = (volts: number) => {
+      drive.volts = volts;
+      return pushes(0).push;
+    };
+    expect(standing(24)).toBeCloseTo(line.thrust, 9);
+    expect(standing(12)).toBeCloseTo(line.thrust / 2, 9);
+  });
+
   test.each(driving)("%s: let go half-way it comes to rest, and a drive that locks holds it there", (id) => {
     const plant = plantOf(bundleOn(id, usualDevices(id)));
     for (const leaf of leavesOf(plant)) leaf.motion.at = leaf.body.travel / 2;

@@ -60,6 +60,68 @@ describe("a battery", () => {
   });
 });
 
+/** A battery that holds so much that it has these volts at rest, by a straight line from 0.88 to 1.07 of the nominal ones. */
+const chargeFor = (part: number) => (part - 0.88) / (1.07 - 0.88);
+
+describe("a battery that nears its end", () => {
+  test("is good again only well above the volts at which it was low, and once it has been so for a while", () => {
+    const it = onBattery(board, 0);
+    twinRuns(it, 6);
+    expect(it.brain.battery).toBe("low");
+    const { falls, battery } = it.brain.board;
+    const acts = falls.find(({ on }) => on === "battery-low")!.actVolts! / Math.max(...battery!.volts);
+    // Above it by one part in a hundred, the draw of a board at rest aside: still low.
+    it.store.charge = chargeFor(acts * 1.012);
+    twinRuns(it, 20);
+    expect(it.brain.battery).toBe("low");
+    it.store.charge = 1;
+    twinRuns(it, 1);
+    expect(it.brain.battery).toBe("low");
+    twinRuns(it, 4);
+    expect(it.brain.battery).toBe("good");
+  });
+
+  test("gives its drives no more than it has, and they go the slower", () => {
+    const seconds = (charge: number | undefined) => {
+      const it = charge === undefined ? knowingTwin(usualPlan(board)) : onBattery(board, charge);
+      twinDoes(it, (brain) => void brainDoes(brain, { command: "open" }));
+      let ran = 0;
+      for (; ran < 90 && (ran < 1 || it.brain.run); ran += 0.5) {
+        if (charge !== undefined) it.store!.charge = charge;
+        // What it acts at is another matter.
+        it.brain.battery = "good";
+        it.brain.fall = undefined;
+        twinRuns(it, 0.5);
+        const given = Object.values(it.plant.leaves).map(({ drive }) => Math.abs(drive.volts));
+        if (charge !== undefined) expect(Math.max(...given)).toBeLessThanOrEqual(it.store!.volts + 1e-9);
+      }
+      return ran;
+    };
+    expect(seconds(0)).toBeGreaterThan(seconds(undefined));
+  });
+
+  test("lets its board go dark under four fifths of its volts, and not above", () => {
+    const it = onBattery(board, 0);
+    for (const leaf of Object.values(it.plant.leaves)) {
+      // Drives that draw far more than the battery can give, as they stand.
+      Object.assign(leaf.rated, { stallAmps: 60 });
+      leaf.obstacles.push({ at: 0.01, stops: "opening", stiffness: 1e6, damping: 1e4 });
+    }
+    const nominal = it.store.nominal;
+    let least = Infinity;
+    twinDoes(it, (brain) => void brainDoes(brain, { command: "open" }));
+    for (let n = 0; n < 100 && it.brain.power; n += 1) {
+      twinRuns(it, 0.1);
+      if (it.brain.power) least = Math.min(least, it.store.volts);
+    }
+    expect([it.brain.power, least >= 0.8 * nominal]).toEqual([false, true]);
+    const rests = onBattery(board, 0);
+    twinRuns(rests, 5);
+    expect(rests.store.volts).toBeLessThan(0.9 * nominal);
+    expect(rests.brain.power).toBe(true);
+  });
+});
+
 describe("a panel", () => {
   /** What the battery of the job on the sun gets in some seconds. */
   const gets = (change: (it: Twin) => void = () => {}) => {

@@ -1,5 +1,6 @@
 import type { Condition } from "../../board/index.ts";
 import { brainDoes, placeOf, works, type Brain } from "../brain/index.ts";
+import { go } from "../brain/command.ts";
 import { binds, edgeOf } from "../plant/index.ts";
 import { told } from "../told.ts";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
@@ -52,6 +53,43 @@ describe("a board that knows its travel, on its site", () => {
     const said = told(it.brain, () => void until(it, ({ run }) => run?.toward === "open"));
     expect(said.join(" ")).toMatch(/^.* pushes against something(; it shows \S+)?\. .* opens?\.$/);
     expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(0);
+  });
+
+  test.each(driving)(
+    "%s: what it meets a sixth before an end is no end: it is told, and closing turns back",
+    (id) => {
+      for (const toward of ["open", "close"] as const) {
+        const it = twin(id, { leaf: toward === "open" ? "closed" : "open" });
+        for (const leaf of Object.values(it.plant.leaves)) {
+          const way = leaf.body.travel * leaf.body.arm;
+          const [at, stops] =
+            toward === "open" ? [way * (5 / 6), "opening" as const] : [way / 6, "closing" as const];
+          leaf.obstacles.push({ at, stops, stiffness: 5e4, damping: 2_000 });
+        }
+        it.brain.events = [];
+        commands(it, toward);
+        until(it, rests);
+        expect([id, toward, kinds(it)]).toEqual([id, toward, expect.arrayContaining(["obstructed"])]);
+        expect([id, toward, placeOf(it.brain)]).toEqual([id, toward, toward === "open" ? "between" : "open"]);
+      }
+    },
+  );
+
+  test.each(driving)("%s: held by a key it stops at what it meets, and goes nowhere by itself", (id) => {
+    const it = twin(id, { leaf: "open" });
+    for (const leaf of Object.values(it.plant.leaves)) {
+      const way = leaf.body.travel * leaf.body.arm;
+      leaf.obstacles.push({ at: way / 2, stops: "closing", stiffness: 5e4, damping: 2_000 });
+    }
+    twinDoes(it, (brain) => void go(brain, "closed", { because: "held" }));
+    until(it, rests);
+    const stood = Object.values(it.plant.leaves).map(({ motion }) => motion.at);
+    twinRuns(it, 10);
+    expect([id, it.brain.run]).toEqual([id, undefined]);
+    Object.values(it.plant.leaves).forEach(({ motion, body }, at) => {
+      expect(Math.abs(motion.at - stood[at]!) / body.travel).toBeLessThan(0.02);
+      expect(motion.at / body.travel).toBeLessThan(0.7);
+    });
   });
 
   test("a force dial fully off: it never sets off, and is told as obstructed (trap 1)", () => {

@@ -4,7 +4,6 @@ import helmet from "helmet";
 /** What a page here never asks a browser for. */
 const refused = [
   "accelerometer",
-  "bluetooth",
   "browsing-topics",
   "camera",
   "display-capture",
