@@ -7,10 +7,13 @@ type Counts = Partial<Record<Work, number>>;
 /** Whether everything is run and not a sample of it: `npm run prove`. */
 const run = process.env.PROVE === "1" ? "prove" : "test";
 
-/** What each suite may do at most, in a plain run and in one that proves everything; the same on any machine. */
+/** What each suite may do at most, the same on any machine; a run that proves everything may do all where nothing is written. */
 const ceilings = JSON.parse(
   readFileSync(fileURLToPath(new URL("ceilings.json", import.meta.url)), "utf8"),
-) as Record<string, Record<typeof run, Counts>>;
+) as Record<string, Partial<Record<typeof run, Counts>>>;
+
+const mostOf = (suite: string, work: Work): number =>
+  ceilings[suite]?.[run]?.[work] ?? (run === "test" ? 0 : Infinity);
 
 const spent = new Map<string, Counts>();
 
@@ -51,10 +54,10 @@ export function closeLedger(suite: string): void {
     watchWork(undefined);
     const sums = Object.fromEntries(kinds.map((work) => [work, Math.round(sumOf(work))]));
     process.stdout.write(`${suite}, ${run}: ${JSON.stringify(sums)}\n`);
-    const over = kinds.filter((work) => sumOf(work) > (ceilings[suite]?.[run][work] ?? 0));
+    const over = kinds.filter((work) => sumOf(work) > mostOf(suite, work));
     const told = over.map(
       (work) =>
-        `${Math.round(sumOf(work))} ${work}, at most ${ceilings[suite]?.[run][work] ?? 0} by scripts/jest/ceilings.json; most by\n${mostSpent(work)}`,
+        `${Math.round(sumOf(work))} ${work}, at most ${mostOf(suite, work)} by scripts/jest/ceilings.json; most by\n${mostSpent(work)}`,
     );
     expect(told).toEqual([]);
   });
