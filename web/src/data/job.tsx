@@ -21,7 +21,7 @@ import {
   type ReactNode,
 } from "react";
 import useSWR, { useSWRConfig } from "swr";
-import { Failed, Loading } from "../ui/index.ts";
+import { Failed, Loading, Whole } from "../ui/index.ts";
 import { devicesKey, getJson, getLog, jobKey, logKey, putJob } from "./api.ts";
 import { stamp, thisDevice } from "./device.ts";
 import { useWarnBeforeLeaving } from "./leaving.ts";
@@ -146,8 +146,16 @@ export function JobProvider({ id, stored, log, catalogue, children }: ProviderPr
       }),
     );
   });
-  if (error && !made) return <Failed what="The plan of this job" error={error} />;
-  if (!made) return <Loading what={`plan: ${stage ?? "wiring"}`} />;
+  if (!made)
+    return (
+      <Whole>
+        {error ? (
+          <Failed what="The plan of this job" error={error} />
+        ) : (
+          <Loading what={`plan: ${stage ?? "wiring"}`} />
+        )}
+      </Whole>
+    );
   const { plan } = made;
 
   const bench: JobBench = {

@@ -17,7 +17,7 @@ export { PageTitle, Work } from "./page-title.tsx";
 export { Segments } from "./segments.tsx";
 export { setShortcutsOn, shortcutsOn, useShortcuts } from "./shortcuts.ts";
 export { Opener, StandingLink } from "./standing.tsx";
-export { Empty, Failed, Loading } from "./states.tsx";
+export { Empty, Failed, Loading, Whole } from "./states.tsx";
 export { Scroll } from "./scroll.tsx";
 export { Tabs } from "./tabs.tsx";
 export { Heading, Hidden, Mark, OffPaper, Panel, Quiet, Row, SubHeading, Title, WhereRoom } from "./text.tsx";

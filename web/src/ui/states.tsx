@@ -15,6 +15,11 @@ const Bars = styled.div`
   }
 `;
 
+/** Something that stands for a whole page, on its margin. */
+export const Whole = styled.main`
+  padding: ${space.l};
+`;
+
 /** Something is being fetched. */
 export function Loading({ what }: { what: string }) {
   return (

@@ -4,7 +4,7 @@ import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { styled } from "styled-components";
 import { HighlightProvider, JobProvider, noteRecent, useJobBench, useJobParts } from "../../data/index.ts";
 import { color, narrow, print, size, space } from "../../theme/index.ts";
-import { Button, Failed, Loading, StandingLink, useShortcuts, Work } from "../../ui/index.ts";
+import { Button, Failed, Loading, StandingLink, useShortcuts, Whole, Work } from "../../ui/index.ts";
 import { ClosedNotice } from "./closed-notice.tsx";
 import { Conflict } from "./conflict.tsx";
 import { DangerBar } from "./danger-bar.tsx";
@@ -158,18 +158,18 @@ export function Component() {
   }, [id, title]);
   if (error)
     return (
-      <main style={{ padding: 20 }}>
+      <Whole>
         <Failed what="This job" error={error} retry={retry} />
         <p>
           <Link to="/">All jobs</Link>
         </p>
-      </main>
+      </Whole>
     );
   if (!parts)
     return (
-      <main style={{ padding: 20 }}>
+      <Whole>
         <Loading what="job" />
-      </main>
+      </Whole>
     );
   return (
     <JobProvider key={id} id={id} {...parts}>
