@@ -1,3 +1,4 @@
+import type { Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, test } from "./server.ts";
 import { addDevices, beginJob, openPart } from "./survey.ts";
@@ -73,6 +74,16 @@ procedures:
       - { id: run, do: { watch: one closing }, says: Watch it close., claims: { mode: idle, learn: travel, moves: [open] } }
 `;
 
+/** Finds some words in the text of a profile by the editor's own search, and puts others in their place. */
+async function rewrite(page: Page, words: string, others: string): Promise<void> {
+  await page.getByRole("textbox", { name: "Text of the profile" }).click();
+  await page.keyboard.press("Control+F");
+  await page.keyboard.type(words);
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Escape");
+  await page.keyboard.insertText(others);
+}
+
 test("a board of one's own: written from an empty page to a planned job; then a revision, a face to look at, and hostile words in it", async ({
   page,
   demo,
@@ -119,12 +130,7 @@ test("a board of one's own: written from an empty page to a planned job; then a 
     // It runs, and one claim does not come out: told with its step, and mended.
     const misrun = page.getByText("learn, step run: claims moves open; the programs cause closed.");
     await expect(misrun).toBeVisible();
-    await text.click();
-    await page.keyboard.press("Control+F");
-    await page.keyboard.type("learn: travel, moves: [open]");
-    await page.keyboard.press("Enter");
-    await page.keyboard.press("Escape");
-    await page.keyboard.insertText("learn: travel, moves: [closed]");
+    await rewrite(page, "learn: travel, moves: [open]", "learn: travel, moves: [closed]");
     await expect(page.getByText("all 2 procedures end where they claim")).toBeVisible();
     await save.click();
 
@@ -167,13 +173,7 @@ test("a board of one's own: written from an empty page to a planned job; then a 
     await storeSheds(page, demo, { until: "power-up" });
     await page.goto(`${demo}/boards/quillmarsh-tandrel/edit`);
     await expect(page.getByText("2 jobs rest on this board.")).toBeVisible();
-    const text = page.getByRole("textbox", { name: "Text of the profile" });
-    await text.click();
-    await page.keyboard.press("Control+F");
-    await page.keyboard.type("limitMilliamps: 550");
-    await page.keyboard.press("Enter");
-    await page.keyboard.press("Escape");
-    await page.keyboard.insertText("limitMilliamps: 120");
+    await rewrite(page, "limitMilliamps: 550", "limitMilliamps: 120");
     await page.getByRole("button", { name: "Save revision 3" }).click();
     await page.getByRole("tab", { name: "Jobs" }).click();
     await expect(page.getByText("revision 2", { exact: true })).toHaveCount(2);
