@@ -1,8 +1,9 @@
-import { cheapestOption, costOf, leftOut, type Picks } from "./cost-of.ts";
+import { cheapestOption, costOf } from "./cost-of.ts";
 import { components } from "./components.ts";
+import { leftOut, numbered, type Picks } from "./numbered.ts";
 import type { Assignment, Item, Shared } from "./problem.ts";
-import { slotFlow } from "./relax.ts";
-import { isTried, search } from "./search.ts";
+import { SlotFlow } from "./relax.ts";
+import { isSearched, search } from "./search.ts";
 
 /**
  * Places every item at the least total cost, exactly. What shares nothing is settled apart: items with one way to go
@@ -13,14 +14,17 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
   const picks: Picks = items.map(() => undefined);
   let proved = true;
   for (const members of components(items)) {
-    const part = members.map((at) => items[at]!);
-    const loaded = part.some(isTried);
-    const found = loaded ? search(part, shared) : { picks: slotFlow(part, shared).picks, proved: true };
+    const part = numbered(
+      members.map((at) => items[at]!),
+      shared,
+    );
+    const searched = isSearched(part);
+    const found = searched ? search(part) : { picks: settledBySlots(part), proved: true };
     proved &&= found.proved;
     members.forEach((at, index) => {
-      const item = items[at]!;
-      const slotted = item.options.some((option) => option.slot !== undefined);
-      picks[at] = found.picks[index] ?? (slotted || loaded ? undefined : cheapestOption(item));
+      picks[at] =
+        found.picks[index] ??
+        (part.items[index]!.takesSlots || searched ? undefined : cheapestOption(items[at]!));
     });
   }
   return {
@@ -29,3 +33,11 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
     proved,
   };
 }
+
+/** Items that compete for slots alone. */
+const settledBySlots = (part: ReturnType<typeof numbered>): Picks => [
+  ...new SlotFlow(
+    part,
+    part.items.map((_, at) => at),
+  ).run(part.prices.map(() => 0)).picks,
+];

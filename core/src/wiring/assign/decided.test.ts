@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { costOf } from "./cost-of.ts";
 import { Decided } from "./decided.ts";
+import { numbered } from "./numbered.ts";
 import type { Cost } from "./cost.ts";
 import type { Item } from "./problem.ts";
 
@@ -31,7 +31,7 @@ test("what is counted as items are taken and given back is what is counted of th
         ...(milliamps === undefined ? {} : { milliamps }),
         options: options.map(({ slot, ...option }) => ({ ...option, ...(slot ? { slot } : {}) })),
       }));
-      const decided = new Decided(items, shared);
+      const decided = new Decided(numbered(items, shared));
       const picks: (number | undefined)[] = items.map(() => undefined);
       for (let round = 0; round < 20; round++) {
         const at = dice.next().value! % items.length;
@@ -44,14 +44,21 @@ test("what is counted as items are taken and given back is what is counted of th
           picks[at] = undefined;
         }
       }
-      expect(decided.cost).toEqual(costOf(items, picks, shared));
-      for (const limit of ["one", "two"]) {
-        const load = items.reduce((sum, { milliamps = 0, options }, at) => {
-          const pick = picks[at];
-          return pick !== undefined && options[pick]!.limits!.includes(limit) ? sum + milliamps : sum;
-        }, 0);
-        expect(decided.loads.get(limit) ?? 0).toBe(load);
-      }
+      // Counted afresh of what is picked now: the nth in slot a costs n², slot b is free.
+      const picked = items.flatMap(({ options, milliamps = 0 }, at) =>
+        picks[at] === undefined ? [] : [{ ...options[picks[at]]!, milliamps }],
+      );
+      const inA = picked.filter(({ slot }) => slot === "a").length;
+      const prices = (inA * (inA + 1) * (2 * inA + 1)) / 6;
+      const sum = (word: 0 | 1) => picked.reduce((total, { cost }) => total + cost[word], 0);
+      expect(decided.cost).toEqual([sum(0), sum(1) + prices]);
+      const loads = ["one", "two"].map((limit) =>
+        picked.reduce((total, { limits, milliamps }) => total + (limits!.includes(limit) ? milliamps : 0), 0),
+      );
+      // A limit that no option counts to has no number.
+      expect(decided.loads.filter((load) => load > 0).sort()).toEqual(
+        loads.filter((load) => load > 0).sort(),
+      );
     }),
     { seed: 12, numRuns: 200 },
   );
@@ -60,7 +67,7 @@ test("what is counted as items are taken and given back is what is counted of th
 test("a slot takes as many as it has a price for", () => {
   const one: Item<number> = { unplaced: [1, 0], options: [{ choice: 0, cost: [0, 0], slot: "two" }] };
   const two = { slots: { two: (nth: number): Cost => [nth > 2 ? Infinity : 0, 0] }, limits: {} };
-  const decided = new Decided([one, one, one], two);
+  const decided = new Decided(numbered([one, one, one], two));
   decided.take(0, 0);
   expect(decided.hasRoom(1, 0)).toBe(true);
   decided.take(1, 0);

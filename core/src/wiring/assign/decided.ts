@@ -1,55 +1,61 @@
-import type { Item, Shared } from "./problem.ts";
-import { leftOut } from "./cost-of.ts";
 import { addCost, free, type Cost } from "./cost.ts";
+import { leftOut, type Numbered } from "./numbered.ts";
+
+/** The price of a use past what a slot takes. */
+const none: Cost = [Infinity, 0];
 
 /** What decided items cost and take so far, apart from what passes a limit: that is reckoned with what is still open. */
-export class Decided<T> {
-  readonly loads = new Map<string, number>();
-  readonly uses = new Map<string, number>();
+export class Decided {
+  /** Milliamps on each limit. */
+  readonly loads: number[];
+  /** How often each slot is taken. */
+  readonly uses: number[];
   cost: Cost = free;
-  readonly #items: readonly Item<T>[];
-  readonly #shared: Shared;
+  readonly #problem: Numbered;
 
-  constructor(items: readonly Item<T>[], shared: Shared) {
-    this.#items = items;
-    this.#shared = shared;
+  /** @param used how often each slot is taken already, which is no cost of these */
+  constructor(problem: Numbered, used: readonly number[] = problem.prices.map(() => 0)) {
+    this.#problem = problem;
+    this.loads = problem.bears.map(() => 0);
+    this.uses = [...used];
   }
 
-  /** False where a slot of the option takes no more. */
-  hasRoom(at: number, option: number): boolean {
-    const { slot, also } = this.#items[at]!.options[option]!;
-    return [slot, also].every(
-      (each) => each === undefined || Number.isFinite(this.#price(each, (this.uses.get(each) ?? 0) + 1)[0]),
+  /** False where a slot of the way takes no more. */
+  hasRoom(at: number, way: number): boolean {
+    return this.#problem.items[at]!.ways[way]!.slots.every((slot) =>
+      Number.isFinite(this.#price(slot, this.uses[slot]!)[0]),
     );
   }
 
-  #price(slot: string, nth: number): Cost {
-    return this.#shared.slots[slot]?.(nth) ?? free;
+  #price(slot: number, after: number): Cost {
+    return this.#problem.prices[slot]![after] ?? none;
   }
 
-  take(at: number, option: number): void {
-    this.#count(at, option, 1);
+  take(at: number, way: number): void {
+    this.#count(at, way, 1);
   }
 
-  give(at: number, option: number): void {
-    this.#count(at, option, -1);
+  give(at: number, way: number): void {
+    this.#count(at, way, -1);
   }
 
-  #count(at: number, option: number, sign: 1 | -1): void {
-    const { options, unplaced, milliamps = 0 } = this.#items[at]!;
-    if (option === leftOut) {
-      this.cost = addCost(this.cost, [sign * unplaced[0], sign * unplaced[1]]);
+  #count(at: number, way: number, sign: 1 | -1): void {
+    const { ways, unplaced, milliamps } = this.#problem.items[at]!;
+    if (way === leftOut) {
+      this.#add(unplaced, sign);
       return;
     }
-    const { cost, slot, also, limits = [] } = options[option]!;
-    this.cost = addCost(this.cost, [sign * cost[0], sign * cost[1]]);
-    for (const limit of limits) this.loads.set(limit, (this.loads.get(limit) ?? 0) + sign * milliamps);
-    for (const each of [slot, also]) {
-      if (each === undefined) continue;
-      const uses = this.uses.get(each) ?? 0;
-      const price = this.#price(each, sign > 0 ? uses + 1 : uses);
-      this.cost = addCost(this.cost, [sign * price[0], sign * price[1]]);
-      this.uses.set(each, uses + sign);
+    const { cost, slots, limits } = ways[way]!;
+    this.#add(cost, sign);
+    for (const limit of limits) this.loads[limit]! += sign * milliamps;
+    for (const slot of slots) {
+      const uses = this.uses[slot]!;
+      this.#add(this.#price(slot, sign > 0 ? uses : uses - 1), sign);
+      this.uses[slot] = uses + sign;
     }
+  }
+
+  #add([grave, light]: Cost, sign: 1 | -1): void {
+    this.cost = addCost(this.cost, [sign * grave, sign * light]);
   }
 }

@@ -1,131 +1,174 @@
-import type { Item, Shared } from "./problem.ts";
-import { compareCost, free, sumCost, type Cost } from "./cost.ts";
+import { addCost, compareCost, free, sumCost, type Cost } from "./cost.ts";
+import { Decided } from "./decided.ts";
 import { Flow } from "./flow.ts";
+import { leftOut, overLimits, type Numbered, type NumberedItem, type Way } from "./numbered.ts";
 
-/** An easier problem's answer: a cost that bounds the true one from below, and the picks behind it. */
+/** An easier problem's answer: a cost that bounds the true one from below, and the way of each open item behind it. */
 export interface Relaxed {
   bound: Cost;
-  picks: (number | undefined)[];
+  picks: readonly (number | undefined)[];
+  /** What those picks truly cost beside what is decided, apart from what passes a limit. */
+  cost: Cost;
+  /** Milliamps they bring on each limit. */
+  loads: readonly number[];
 }
 
-/** The cheapest of an item's options for each key, by its number. */
-function cheapest<T>(
-  item: Item<T>,
-  keyOf: (option: Item<T>["options"][number]) => string,
-): Map<string, number> {
-  const best = new Map<string, number>();
-  item.options.forEach((option, at) => {
-    const key = keyOf(option);
+/** The cheapest of some ways for each key, by its number. */
+function cheapest<K>(ways: readonly Way[], keyOf: (way: Way) => K): Map<K, number> {
+  const best = new Map<K, number>();
+  ways.forEach((way, at) => {
+    const key = keyOf(way);
     const other = best.get(key);
-    if (other === undefined || compareCost(option.cost, item.options[other]!.cost) < 0) best.set(key, at);
+    if (other === undefined || compareCost(way.cost, ways[other]!.cost) < 0) best.set(key, at);
   });
   return best;
 }
 
-const takesSlots = <T>(item: Item<T>) => item.options.some((option) => option.slot !== undefined);
+const open = ({ items }: Numbered, at: readonly number[]): NumberedItem[] => at.map((each) => items[each]!);
 
-/** Items that take slots beside what has taken them already, as a flow that leaves their currents out of account. What they cost counts here. */
-export function slotFlow<T>(
-  items: readonly Item<T>[],
-  shared: Shared,
-  used: ReadonlyMap<string, number> = new Map(),
-): Relaxed {
-  const flow = new Flow();
-  const nodes = new Map<string, { node: number; users: number }>();
-  const tried: { at: number; option: number | undefined; edge: number }[] = [];
-  items.forEach((item, at) => {
-    if (!takesSlots(item)) return;
-    const node = flow.node();
-    flow.edge(flow.source, node, 1, free);
-    for (const [slot, option] of cheapest(item, (each) => each.slot ?? "")) {
-      const cost = item.options[option]!.cost;
-      if (slot === "") {
-        tried.push({ at, option, edge: flow.edge(node, flow.sink, 1, cost) });
-        continue;
-      }
-      const known = nodes.get(slot) ?? { node: flow.node(), users: 0 };
-      known.users += 1;
-      nodes.set(slot, known);
-      tried.push({ at, option, edge: flow.edge(node, known.node, 1, cost) });
-    }
-    tried.push({ at, option: undefined, edge: flow.edge(node, flow.sink, 1, item.unplaced) });
-  });
-  for (const [slot, { node, users }] of nodes) {
-    const before = used.get(slot) ?? 0;
-    for (let nth = before + 1; nth <= before + users; nth++) {
-      const price = shared.slots[slot]?.(nth) ?? free;
-      if (Number.isFinite(price[0])) flow.edge(node, flow.sink, 1, price);
+/**
+ * Open items that take slots, as a flow that leaves their currents and second slots out of account. What they cost
+ * counts here. The net is laid once and run for any uses that decided items have made.
+ */
+export class SlotFlow {
+  readonly #flow = new Flow();
+  readonly #slots: { slot: number; users: number; uses: { nth: number; edge: number }[] }[] = [];
+  readonly #tried: { at: number; way: number | undefined; edge: number }[] = [];
+  readonly #problem: Numbered;
+  readonly #open: readonly number[];
+
+  constructor(problem: Numbered, at: readonly number[]) {
+    this.#problem = problem;
+    this.#open = at;
+    const nodes = new Map<number, { node: number; users: number }>();
+    open(problem, at).forEach((item, index) => {
+      if (item.takesSlots) this.#addItem(item, index, nodes);
+    });
+    for (const [slot, { node, users }] of nodes) {
+      const uses = problem.prices[slot]!.flatMap((price, n) =>
+        Number.isFinite(price[0])
+          ? [{ nth: n + 1, edge: this.#flow.edge(node, this.#flow.sink, 0, price) }]
+          : [],
+      );
+      this.#slots.push({ slot, users, uses });
     }
   }
-  const bound = flow.run();
-  const picks: (number | undefined)[] = items.map(() => undefined);
-  for (const { at, option, edge } of tried) if (flow.on(edge) > 0.5) picks[at] = option;
-  return { bound, picks };
+
+  #addItem(
+    { ways, unplaced }: NumberedItem,
+    at: number,
+    nodes: Map<number, { node: number; users: number }>,
+  ): void {
+    const flow = this.#flow;
+    const node = flow.node();
+    flow.edge(flow.source, node, 1, free);
+    for (const [slot, way] of cheapest(ways, ({ slots }) => slots[0])) {
+      const known =
+        slot === undefined
+          ? { node: flow.sink, users: 0 }
+          : (nodes.get(slot) ?? { node: flow.node(), users: 0 });
+      known.users += 1;
+      if (slot !== undefined) nodes.set(slot, known);
+      this.#tried.push({ at, way, edge: flow.edge(node, known.node, 1, ways[way]!.cost) });
+    }
+    this.#tried.push({ at, way: undefined, edge: flow.edge(node, flow.sink, 1, unplaced) });
+  }
+
+  /** @param used how often each slot is taken already */
+  run(used: readonly number[]): Relaxed {
+    for (const { slot, users, uses } of this.#slots)
+      for (const { nth, edge } of uses) {
+        const before = used[slot]!;
+        this.#flow.setCapacity(edge, nth > before && nth <= before + users ? 1 : 0);
+      }
+    const bound = this.#flow.run();
+    const picks = this.#open.map((): number | undefined => undefined);
+    const truly = new Decided(this.#problem, used);
+    for (const { at, way, edge } of this.#tried) {
+      if (this.#flow.on(edge) <= 0.5) continue;
+      picks[at] = way;
+      truly.take(this.#open[at]!, way ?? leftOut);
+    }
+    return { bound, picks, cost: truly.cost, loads: truly.loads };
+  }
 }
 
 /**
- * Currents under their limits beside what loads them already, as a flow of milliamps in which an item may be split. Items that take slots lend their
- * current, and what they cost is left to the slots.
+ * Currents of open items under their limits, as a flow of milliamps in which an item may be split. Items that take
+ * slots lend their current, and what they cost is left to the slots. The net is laid once and run for any loads that
+ * decided items have brought.
  */
-export function loadFlow<T>(
-  items: readonly Item<T>[],
-  shared: Shared,
-  loads: ReadonlyMap<string, number> = new Map(),
-): Relaxed {
-  const flow = new Flow();
-  const nodes = new Map<string, number>();
-  const limitNode = (limits: readonly string[]): number => {
-    const [limit, ...within] = limits;
-    if (limit === undefined) return flow.sink;
-    const known = nodes.get(limit);
-    if (known !== undefined) return known;
-    const node = flow.node();
-    nodes.set(limit, node);
-    const next = limitNode(within);
-    flow.edge(node, next, Math.max(0, (shared.limits[limit] ?? Infinity) - (loads.get(limit) ?? 0)), free);
-    flow.edge(node, next, Infinity, [1, 0]);
-    return node;
-  };
-  const still: Cost[] = [...loads].map(([limit, load]) => [
-    Math.max(0, load - (shared.limits[limit] ?? Infinity)),
-    0,
-  ]);
-  const picks: (number | undefined)[] = items.map(() => undefined);
-  const tried: { at: number; option: number; edge: number; milliamps: number }[] = [];
-  items.forEach((item, at) => {
-    const slotted = takesSlots(item);
-    const milliamps = item.milliamps ?? 0;
-    if (!item.options.length) {
-      if (!slotted) still.push(item.unplaced);
-      return;
-    }
-    if (milliamps <= 0) {
-      if (slotted) return;
-      const [option = 0] = [...cheapest(item, () => "").values()];
-      picks[at] = option;
-      still.push(item.options[option]!.cost);
-      return;
-    }
+export class LoadFlow {
+  readonly #problem: Numbered;
+  readonly #open: readonly number[];
+  readonly #flow = new Flow();
+  readonly #nodes = new Map<number, { node: number; edge: number }>();
+  readonly #tried: { at: number; way: number; edge: number }[] = [];
+  /** The ways of what carries no current, and what they cost. */
+  readonly #picks: (number | undefined)[];
+  #still: Cost = free;
+
+  constructor(problem: Numbered, at: readonly number[]) {
+    this.#problem = problem;
+    this.#open = at;
+    this.#picks = at.map(() => undefined);
+    open(problem, at).forEach((item, index) => {
+      if (item.ways.length && item.milliamps > 0) this.#addItem(item, index);
+      else if (!item.takesSlots) this.#settle(item, index);
+    });
+  }
+
+  #settle({ ways, unplaced }: NumberedItem, at: number): void {
+    const [way] = cheapest(ways, () => "").values();
+    this.#picks[at] = way;
+    this.#still = addCost(this.#still, way === undefined ? unplaced : ways[way]!.cost);
+  }
+
+  #addItem({ ways, milliamps, takesSlots }: NumberedItem, at: number): void {
+    const flow = this.#flow;
     const node = flow.node();
     flow.edge(flow.source, node, milliamps, free);
-    const byLimits = slotted
-      ? new Map(item.options.map((option, each) => [(option.limits ?? []).join(" "), each]))
-      : cheapest(item, (option) => (option.limits ?? []).join(" "));
-    for (const option of byLimits.values()) {
-      const { cost, limits = [] } = item.options[option]!;
-      const each: Cost = slotted ? free : [cost[0] / milliamps, cost[1] / milliamps];
-      tried.push({ at, option, milliamps, edge: flow.edge(node, limitNode(limits), milliamps, each) });
+    for (const way of cheapest(ways, ({ limits }) => limits.join()).values()) {
+      const { cost, limits } = ways[way]!;
+      const each: Cost = takesSlots ? free : [cost[0] / milliamps, cost[1] / milliamps];
+      const edge = flow.edge(node, this.#limitNode(limits), milliamps, each);
+      if (!takesSlots) this.#tried.push({ at, way, edge });
     }
     // One that may go without a place lends nothing where it does.
-    if (slotted) flow.edge(node, flow.sink, milliamps, free);
-  });
-  const bound = sumCost([flow.run(), ...still]);
-  const most = items.map(() => 0);
-  for (const { at, option, edge } of tried) {
-    const part = flow.on(edge);
-    if (part <= most[at]! + 1e-9) continue;
-    most[at] = part;
-    if (!takesSlots(items[at]!)) picks[at] = option;
+    if (takesSlots) flow.edge(node, flow.sink, milliamps, free);
   }
-  return { bound, picks };
+
+  #limitNode([limit, ...within]: readonly number[]): number {
+    const flow = this.#flow;
+    if (limit === undefined) return flow.sink;
+    const known = this.#nodes.get(limit);
+    if (known) return known.node;
+    const node = flow.node();
+    const next = this.#limitNode(within);
+    this.#nodes.set(limit, { node, edge: flow.edge(node, next, 0, free) });
+    flow.edge(node, next, Infinity, [1, 0]);
+    return node;
+  }
+
+  /** @param loads milliamps on each limit already */
+  run(loads: readonly number[]): Relaxed {
+    const { bears } = this.#problem;
+    for (const [limit, { edge }] of this.#nodes)
+      this.#flow.setCapacity(edge, Math.max(0, bears[limit]! - loads[limit]!));
+    const bound = sumCost([this.#flow.run(), this.#still, [overLimits(loads, bears), 0]]);
+    const picks = [...this.#picks];
+    const most = picks.map(() => 0);
+    for (const { at, way, edge } of this.#tried) {
+      const part = this.#flow.on(edge);
+      if (part <= most[at]! + 1e-9) continue;
+      most[at] = part;
+      picks[at] = way;
+    }
+    const truly = new Decided(this.#problem);
+    picks.forEach((way, index) => {
+      const at = this.#open[index]!;
+      if (!this.#problem.items[at]!.takesSlots) truly.take(at, way ?? leftOut);
+    });
+    return { bound, picks, cost: truly.cost, loads: truly.loads };
+  }
 }

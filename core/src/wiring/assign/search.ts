@@ -1,8 +1,7 @@
-import type { Item, Shared } from "./problem.ts";
-import { compareCost, type Cost } from "./cost.ts";
-import { costOf, leftOut, type Picks } from "./cost-of.ts";
+import { compareCost, sumCost, type Cost } from "./cost.ts";
 import { Decided } from "./decided.ts";
-import { loadFlow, slotFlow } from "./relax.ts";
+import { leftOut, overLimits, type Numbered, type NumberedItem, type Picks } from "./numbered.ts";
+import { LoadFlow, SlotFlow, type Relaxed } from "./relax.ts";
 
 /** Nodes of the search tree tried before it is cut short: some tenths of a second, far beyond what a sensible job needs. */
 const mostNodes = 3_000;
@@ -14,98 +13,138 @@ const lifted = ([grave, light]: Cost): Cost => [grave, Math.ceil(light - 1e-6)];
  * True where an item is settled by trying its ways: its current competes for limits, be it that its only way takes a slot
  * that another may take instead, or a way of it takes two slots.
  */
-export const isTried = <T>({ milliamps, options }: Item<T>): boolean =>
-  (!!milliamps && (options.length > 1 || options.some(({ slot }) => slot !== undefined))) ||
-  options.some(({ also }) => also !== undefined);
+const isTried = ({ milliamps, ways, takesSlots }: NumberedItem): boolean =>
+  (!!milliamps && (ways.length > 1 || takesSlots)) || ways.some(({ slots }) => slots.length > 1);
+
+/** True where some item is settled by trying its ways. */
+export const isSearched = ({ items }: Numbered): boolean => items.some(isTried);
 
 /** The order in which items are decided: the heaviest first. */
-function decisionOrder<T>(items: readonly Item<T>[]): number[] {
+function decisionOrder({ items }: Numbered): number[] {
   return items
     .map((_, at) => at)
     .filter((at) => isTried(items[at]!))
-    .sort((a, b) => (items[b]!.milliamps ?? 0) - (items[a]!.milliamps ?? 0) || a - b);
+    .sort((a, b) => items[b]!.milliamps - items[a]!.milliamps || a - b);
 }
 
 /** Limits in groups whose members are all one to every item, such as the outputs of two like converters. */
-function likeLimits<T>(items: readonly Item<T>[], shared: Shared): string[][] {
-  const users = new Map<string, string[]>();
-  const outer = new Set<string>();
-  items.forEach((item, at) =>
-    item.options.forEach(({ limits: [limit, ...within] = [], cost, slot, also }) => {
+function likeLimits({ items, bears }: Numbered): number[][] {
+  const users = bears.map((): string[] => []);
+  const outer = new Set<number>();
+  items.forEach(({ ways }, at) =>
+    ways.forEach(({ limits: [limit, ...within], cost, slots }) => {
       if (limit === undefined) return;
-      users.set(limit, [...(users.get(limit) ?? []), [at, ...cost, slot, also, ...within].join()]);
+      users[limit]!.push([at, ...cost, ...slots, "within", ...within].join());
       for (const each of within) outer.add(each);
     }),
   );
-  const groups = new Map<string, string[]>();
-  for (const limit of new Set([...users.keys(), ...outer])) {
-    const key = outer.has(limit) ? limit : [shared.limits[limit], ...(users.get(limit) ?? [])].join(" ");
+  const groups = new Map<string, number[]>();
+  bears.forEach((most, limit) => {
+    const key = outer.has(limit) ? `${limit}` : `${most} mA: ${users[limit]!.join(" ")}`;
     groups.set(key, [...(groups.get(key) ?? []), limit]);
-  }
+  });
   return [...groups.values()];
 }
+
+/** What is open when so many are decided, with flows that hang on the slots' uses alone and on the limits' loads alone. */
+class Level {
+  readonly open: readonly number[];
+  readonly #slots: SlotFlow;
+  readonly #loads: LoadFlow;
+  readonly #known = { slots: new Map<string, Relaxed>(), loads: new Map<string, Relaxed>() };
+
+  constructor(problem: Numbered, decided: readonly number[]) {
+    this.open = problem.items.flatMap((item, at) => (decided.includes(at) || isFixed(item) ? [] : [at]));
+    this.#slots = new SlotFlow(problem, this.open);
+    this.#loads = new LoadFlow(problem, this.open);
+  }
+
+  slotsBeside({ uses }: Decided): Relaxed {
+    return once(this.#known.slots, uses.join(), () => this.#slots.run(uses));
+  }
+
+  loadsBeside({ loads }: Decided): Relaxed {
+    return once(this.#known.loads, loads.join(), () => this.#loads.run(loads));
+  }
+}
+
+function once<T>(known: Map<string, T>, key: string, make: () => T): T {
+  const met = known.get(key);
+  if (met !== undefined) return met;
+  const made = make();
+  known.set(key, made);
+  return made;
+}
+
+/** True of what has one way to go and takes no slot. */
+const isFixed = ({ ways, takesSlots }: NumberedItem): boolean => ways.length === 1 && !takesSlots;
 
 /**
  * Settles items whose currents compete for limits: depth-first branch and bound, bounded from below by flows in which
  * a current may be split between places. What comes to loads that were met before, like limits exchanged or not, at no
  * less cost, is not followed again.
  */
-export function search<T>(items: readonly Item<T>[], shared: Shared): { picks: Picks; proved: boolean } {
-  const order = decisionOrder(items);
-  const like = likeLimits(items, shared);
+export function search(problem: Numbered): { picks: Picks; proved: boolean } {
+  const { items, bears } = problem;
+  const order = decisionOrder(problem);
+  const like = likeLimits(problem);
   const met = new Map<string, Cost>();
   const taken: Picks = items.map(() => undefined);
-  const decided = new Decided(items, shared);
+  const decided = new Decided(problem);
+  const levels: Level[] = [];
   let best: { picks: Picks; cost: Cost } | undefined;
   let nodes = 0;
 
-  // What has one way to go and takes no slot is decided from the start.
-  items.forEach(({ options }, at) => {
-    if (options.length === 1 && options[0]!.slot === undefined) decided.take(at, (taken[at] = 0));
+  items.forEach((item, at) => {
+    if (isFixed(item)) decided.take(at, (taken[at] = 0));
   });
 
   function visit(depth: number): void {
     if (metBefore(depth) || ++nodes > mostNodes) return;
-    const open = items.flatMap((_, at) => (taken[at] === undefined ? [at] : []));
-    const left = open.map((at) => items[at]!);
-    const slots = slotFlow(left, shared, decided.uses);
-    const loads = loadFlow(left, shared, decided.loads);
-    const bound = lifted([
-      decided.cost[0] + slots.bound[0] + loads.bound[0],
-      decided.cost[1] + slots.bound[1] + loads.bound[1],
-    ]);
+    const level = (levels[depth] ??= new Level(problem, order.slice(0, depth)));
+    const slots = level.slotsBeside(decided);
+    const loads = level.loadsBeside(decided);
+    const bound = lifted(sumCost([decided.cost, slots.bound, loads.bound]));
     if (best && compareCost(bound, best.cost) >= 0) return;
-    const picks = [...taken];
-    open.forEach((at, index) => (picks[at] = slots.picks[index] ?? loads.picks[index]));
-    const cost = costOf(items, picks, shared);
-    if (!best || compareCost(cost, best.cost) < 0) best = { picks, cost };
+    const over = decided.loads.map((load, limit) => load + slots.loads[limit]! + loads.loads[limit]!);
+    const cost = sumCost([decided.cost, slots.cost, loads.cost, [overLimits(over, bears), 0]]);
+    const pickOf = (index: number) => slots.picks[index] ?? loads.picks[index];
+    if (!best || compareCost(cost, best.cost) < 0) {
+      best = { picks: [...taken], cost };
+      for (const [index, at] of level.open.entries()) best.picks[at] = pickOf(index);
+    }
     const at = order[depth];
     if (at === undefined || compareCost(bound, best.cost) >= 0) return;
-    for (const option of optionsToTry(at, picks[at])) {
-      taken[at] = option;
-      decided.take(at, option);
+    for (const way of waysToTry(at, pickOf(level.open.indexOf(at)))) {
+      taken[at] = way;
+      decided.take(at, way);
       visit(depth + 1);
-      decided.give(at, option);
+      decided.give(at, way);
     }
     taken[at] = undefined;
   }
 
   function metBefore(depth: number): boolean {
-    const loads = like.map((group) =>
-      group.map((limit) => decided.loads.get(limit) ?? 0).sort((a, b) => a - b),
-    );
-    const key = [depth, ...loads, ...[...decided.uses].flat()].join();
+    let key = `${depth}:${decided.uses.join()}`;
+    for (const group of like) {
+      if (group.length === 1) key += `,${decided.loads[group[0]!]!}`;
+      else
+        key += `,${group
+          .map((limit) => decided.loads[limit]!)
+          .sort((a, b) => a - b)
+          .join()}`;
+    }
     const cost = met.get(key);
     if (cost && compareCost(cost, decided.cost) <= 0) return true;
     met.set(key, decided.cost);
     return false;
   }
 
-  function optionsToTry(at: number, likely: number | undefined): number[] {
-    const { options } = items[at]!;
-    const able = options.map((_, option) => option).filter((option) => decided.hasRoom(at, option));
+  function waysToTry(at: number, likely: number | undefined): number[] {
+    const { ways, takesSlots } = items[at]!;
+    const able = ways.map((_, way) => way).filter((way) => decided.hasRoom(at, way));
     // What takes a slot may have to leave it to others.
-    if (options.some(({ slot }) => slot !== undefined)) able.push(leftOut);
+    if (takesSlots) able.push(leftOut);
     return able.sort((a, b) => Number(b === likely) - Number(a === likely));
   }
 

@@ -1,0 +1,74 @@
+import { free, type Cost } from "./cost.ts";
+import type { Item, Shared } from "./problem.ts";
+
+/** One way to place an item, with its slots and limits by number. */
+export interface Way {
+  cost: Cost;
+  slots: readonly number[];
+  limits: readonly number[];
+}
+
+export interface NumberedItem {
+  ways: readonly Way[];
+  unplaced: Cost;
+  milliamps: number;
+  takesSlots: boolean;
+}
+
+/** A problem whose slots and limits are numbered: what a search asks thousands of times is looked up, not spelt. */
+export interface Numbered {
+  items: readonly NumberedItem[];
+  /** What the nth use of each slot costs, from the first on. */
+  prices: readonly (readonly Cost[])[];
+  /** Milliamps each limit bears. */
+  bears: readonly number[];
+}
+
+/** Numbers names in the order in which they come. */
+class Numbers {
+  readonly names: string[] = [];
+  readonly #known = new Map<string, number>();
+
+  of(name: string): number {
+    const known = this.#known.get(name) ?? this.names.push(name) - 1;
+    this.#known.set(name, known);
+    return known;
+  }
+}
+
+export function numbered<T>(items: readonly Item<T>[], shared: Shared): Numbered {
+  const slots = new Numbers();
+  const limits = new Numbers();
+  const ours = items.map(({ options, unplaced, milliamps = 0 }) => ({
+    unplaced,
+    milliamps,
+    takesSlots: options.some(({ slot }) => slot !== undefined),
+    ways: options.map(({ cost, slot, also, limits: within = [] }) => ({
+      cost,
+      slots: [slot, also].flatMap((each) => (each === undefined ? [] : [slots.of(each)])),
+      limits: within.map((each) => limits.of(each)),
+    })),
+  }));
+  return {
+    items: ours,
+    prices: slots.names.map((name, slot) => {
+      const most = ours.reduce(
+        (sum, { ways }) =>
+          sum + Math.max(0, ...ways.map((way) => way.slots.filter((each) => each === slot).length)),
+        0,
+      );
+      return Array.from({ length: most }, (_, n) => shared.slots[name]?.(n + 1) ?? free);
+    }),
+    bears: limits.names.map((name) => shared.limits[name] ?? Infinity),
+  };
+}
+
+/** The number of each item's option; undefined, or `leftOut`, where it stays unplaced. */
+export type Picks = (number | undefined)[];
+
+/** Stands for no option, where it was chosen that an item stays unplaced. */
+export const leftOut = -1;
+
+/** What passes limits under these loads, mA. */
+export const overLimits = (loads: readonly number[], bears: readonly number[]): number =>
+  loads.reduce((over, load, limit) => over + Math.max(0, load - bears[limit]!), 0);
