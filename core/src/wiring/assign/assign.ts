@@ -1,4 +1,5 @@
-import { cheapestOption, costOf } from "./cost-of.ts";
+import { addCost, free } from "./cost.ts";
+import { cheapestOption, costOfNumbered } from "./cost-of.ts";
 import { components } from "./components.ts";
 import { leftOut, numbered, type Picks } from "./numbered.ts";
 import type { Assignment, Item, Shared } from "./problem.ts";
@@ -12,6 +13,7 @@ import { isSearched, search } from "./search.ts";
  */
 export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment<T> {
   const picks: Picks = items.map(() => undefined);
+  let cost = free;
   let proved = true;
   for (const members of components(items)) {
     const part = numbered(
@@ -21,17 +23,14 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
     const searched = isSearched(part);
     const found = searched ? search(part) : { picks: settledBySlots(part), proved: true };
     proved &&= found.proved;
-    members.forEach((at, index) => {
-      picks[at] =
-        found.picks[index] ??
-        (part.items[index]!.takesSlots || searched ? undefined : cheapestOption(items[at]!));
-    });
+    const own = part.items.map(
+      ({ takesSlots }, index) =>
+        found.picks[index] ?? (takesSlots || searched ? undefined : cheapestOption(items[members[index]!]!)),
+    );
+    cost = addCost(cost, costOfNumbered(part, own));
+    members.forEach((at, index) => (picks[at] = own[index]));
   }
-  return {
-    choices: items.map((item, at) => item.options[picks[at] ?? leftOut]?.choice),
-    cost: costOf(items, picks, shared),
-    proved,
-  };
+  return { choices: items.map((item, at) => item.options[picks[at] ?? leftOut]?.choice), cost, proved };
 }
 
 /** Items that compete for slots alone. */

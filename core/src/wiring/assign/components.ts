@@ -9,17 +9,22 @@ export function components<T>(items: readonly Item<T>[]): number[][] {
   };
   const owner = new Map<string, number>();
   items.forEach((item, at) => {
-    for (const { slot, also, limits = [] } of item.options)
-      for (const shared of [
-        ...[slot, also].flatMap((each) => (each === undefined ? [] : [`slot ${each}`])),
-        ...limits.map((limit) => `limit ${limit}`),
-      ]) {
-        const other = owner.get(shared);
-        if (other === undefined) owner.set(shared, at);
-        else parent[find(at)] = find(other);
-      }
+    const joins = (shared: string) => {
+      const other = owner.get(shared);
+      if (other === undefined) owner.set(shared, at);
+      else if (other !== at) parent[find(at)] = find(other);
+    };
+    for (const { slot, also, limits = [] } of item.options) {
+      if (slot !== undefined) joins(`slot ${slot}`);
+      if (also !== undefined) joins(`slot ${also}`);
+      for (const limit of limits) joins(`limit ${limit}`);
+    }
   });
   const groups = new Map<number, number[]>();
-  items.forEach((_, at) => groups.set(find(at), [...(groups.get(find(at)) ?? []), at]));
+  items.forEach((_, at) => {
+    const own = groups.get(find(at));
+    if (own) own.push(at);
+    else groups.set(find(at), [at]);
+  });
   return [...groups.values()];
 }

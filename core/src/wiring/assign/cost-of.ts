@@ -1,13 +1,16 @@
 import { addCost, compareCost, type Cost } from "./cost.ts";
 import { Decided } from "./decided.ts";
-import { leftOut, numbered, overLimits, type Picks } from "./numbered.ts";
+import { leftOut, numbered, overLimits, type Numbered, type Picks } from "./numbered.ts";
 import type { Item, Shared } from "./problem.ts";
 
 /** What picks cost in all. */
-export function costOf<T>(items: readonly Item<T>[], picks: Picks, shared: Shared): Cost {
-  const problem = numbered(items, shared);
+export const costOf = <T>(items: readonly Item<T>[], picks: Picks, shared: Shared): Cost =>
+  costOfNumbered(numbered(items, shared), picks);
+
+/** What picks of a numbered problem cost in all. */
+export function costOfNumbered(problem: Numbered, picks: Picks): Cost {
   const decided = new Decided(problem);
-  items.forEach((_, at) => decided.take(at, picks[at] ?? leftOut));
+  problem.items.forEach((_, at) => decided.take(at, picks[at] ?? leftOut));
   return addCost(decided.cost, [overLimits(decided.loads, problem.bears), 0]);
 }
 

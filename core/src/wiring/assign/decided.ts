@@ -13,11 +13,11 @@ export class Decided {
   cost: Cost = free;
   readonly #problem: Numbered;
 
-  /** @param used how often each slot is taken already, which is no cost of these */
-  constructor(problem: Numbered, used: readonly number[] = problem.prices.map(() => 0)) {
+  /** @param from loads and uses that there are already, which are no cost of these */
+  constructor(problem: Numbered, from: { loads?: readonly number[]; uses?: readonly number[] } = {}) {
     this.#problem = problem;
-    this.loads = problem.bears.map(() => 0);
-    this.uses = [...used];
+    this.loads = from.loads ? [...from.loads] : problem.bears.map(() => 0);
+    this.uses = from.uses ? [...from.uses] : problem.prices.map(() => 0);
   }
 
   /** False where a slot of the way takes no more. */

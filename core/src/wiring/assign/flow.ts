@@ -71,7 +71,9 @@ export class Flow {
 
   #begin(): void {
     const nodes = this.#leaving.length;
-    this.#room = new Float64Array(this.#capacity);
+    const edges = this.#to.length;
+    if (this.#room.length !== edges) this.#room = new Float64Array(edges);
+    for (let edge = 0; edge < edges; edge++) this.#room[edge] = this.#capacity[edge]!;
     if (this.#waits.length === nodes) return;
     this.#distance = {
       grave: new Float64Array(nodes),

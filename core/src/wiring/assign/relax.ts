@@ -24,7 +24,24 @@ function cheapest<K>(ways: readonly Way[], keyOf: (way: Way) => K): Map<K, numbe
   return best;
 }
 
-const open = ({ items }: Numbered, at: readonly number[]): NumberedItem[] => at.map((each) => items[each]!);
+/** Open items, those that are alike together: what they are, and their places among the open ones. */
+function gathered({ items }: Numbered, open: readonly number[]): { item: NumberedItem; members: number[] }[] {
+  const groups = new Map<number, { item: NumberedItem; members: number[] }>();
+  open.forEach((each, at) => {
+    const item = items[each]!;
+    const own = groups.get(item.like) ?? { item, members: [] };
+    own.members.push(at);
+    groups.set(item.like, own);
+  });
+  return [...groups.values()];
+}
+
+/** Uses of a slot that cost the same, from the nth on to the nth: an edge of the net. */
+interface Uses {
+  from: number;
+  to: number;
+  edge: number;
+}
 
 /**
  * Open items that take slots, as a flow that leaves their currents and second slots out of account. What they cost
@@ -32,62 +49,67 @@ const open = ({ items }: Numbered, at: readonly number[]): NumberedItem[] => at.
  */
 export class SlotFlow {
   readonly #flow = new Flow();
-  readonly #slots: { slot: number; users: number; uses: { nth: number; edge: number }[] }[] = [];
-  readonly #tried: { at: number; way: number | undefined; edge: number }[] = [];
+  readonly #slots = new Map<number, { node: number; users: number; uses: Uses[] }>();
+  readonly #groups: { members: readonly number[]; ways: { way: number | undefined; edge: number }[] }[] = [];
   readonly #problem: Numbered;
   readonly #open: readonly number[];
 
-  constructor(problem: Numbered, at: readonly number[]) {
+  constructor(problem: Numbered, open: readonly number[]) {
     this.#problem = problem;
-    this.#open = at;
-    const nodes = new Map<number, { node: number; users: number }>();
-    open(problem, at).forEach((item, index) => {
-      if (item.takesSlots) this.#addItem(item, index, nodes);
-    });
-    for (const [slot, { node, users }] of nodes) {
-      const uses = problem.prices[slot]!.flatMap((price, n) =>
-        Number.isFinite(price[0])
-          ? [{ nth: n + 1, edge: this.#flow.edge(node, this.#flow.sink, 0, price) }]
-          : [],
-      );
-      this.#slots.push({ slot, users, uses });
-    }
+    this.#open = open;
+    for (const { item, members } of gathered(problem, open))
+      if (item.takesSlots) this.#addGroup(item, members);
+    for (const [slot, { node, uses }] of this.#slots)
+      problem.prices[slot]!.forEach((price, n) => {
+        if (!Number.isFinite(price[0])) return;
+        const before = problem.prices[slot]![n - 1];
+        if (before && compareCost(before, price) === 0) uses.at(-1)!.to = n + 1;
+        else uses.push({ from: n + 1, to: n + 1, edge: this.#flow.edge(node, this.#flow.sink, 0, price) });
+      });
   }
 
-  #addItem(
-    { ways, unplaced }: NumberedItem,
-    at: number,
-    nodes: Map<number, { node: number; users: number }>,
-  ): void {
+  #addGroup({ ways, unplaced }: NumberedItem, members: readonly number[]): void {
     const flow = this.#flow;
     const node = flow.node();
-    flow.edge(flow.source, node, 1, free);
-    for (const [slot, way] of cheapest(ways, ({ slots }) => slots[0])) {
-      const known =
-        slot === undefined
-          ? { node: flow.sink, users: 0 }
-          : (nodes.get(slot) ?? { node: flow.node(), users: 0 });
-      known.users += 1;
-      if (slot !== undefined) nodes.set(slot, known);
-      this.#tried.push({ at, way, edge: flow.edge(node, known.node, 1, ways[way]!.cost) });
-    }
-    this.#tried.push({ at, way: undefined, edge: flow.edge(node, flow.sink, 1, unplaced) });
+    const { length } = members;
+    flow.edge(flow.source, node, length, free);
+    const edges = [...cheapest(ways, ({ slots }) => slots[0])].map(([slot, way]) => ({
+      way,
+      edge: flow.edge(node, this.#slotNode(slot, length), length, ways[way]!.cost),
+    }));
+    const out = { way: undefined, edge: flow.edge(node, flow.sink, length, unplaced) };
+    this.#groups.push({ members, ways: [...edges, out] });
+  }
+
+  #slotNode(slot: number | undefined, users: number): number {
+    if (slot === undefined) return this.#flow.sink;
+    const known = this.#slots.get(slot) ?? { node: this.#flow.node(), users: 0, uses: [] };
+    known.users += users;
+    this.#slots.set(slot, known);
+    return known.node;
   }
 
   /** @param used how often each slot is taken already */
   run(used: readonly number[]): Relaxed {
-    for (const { slot, users, uses } of this.#slots)
-      for (const { nth, edge } of uses) {
-        const before = used[slot]!;
-        this.#flow.setCapacity(edge, nth > before && nth <= before + users ? 1 : 0);
-      }
+    for (const [slot, { users, uses }] of this.#slots) {
+      const before = used[slot]!;
+      for (const { from, to, edge } of uses)
+        this.#flow.setCapacity(
+          edge,
+          Math.max(0, Math.min(to, before + users) - Math.max(from, before + 1) + 1),
+        );
+    }
     const bound = this.#flow.run();
     const picks = this.#open.map((): number | undefined => undefined);
-    const truly = new Decided(this.#problem, used);
-    for (const { at, way, edge } of this.#tried) {
-      if (this.#flow.on(edge) <= 0.5) continue;
-      picks[at] = way;
-      truly.take(this.#open[at]!, way ?? leftOut);
+    const truly = new Decided(this.#problem, { uses: used });
+    for (const { members, ways } of this.#groups) {
+      let nth = 0;
+      for (const { way, edge } of ways)
+        for (let left = Math.round(this.#flow.on(edge)); left > 0; left--) {
+          const at = members[nth++]!;
+          picks[at] = way;
+          truly.take(this.#open[at]!, way ?? leftOut);
+        }
     }
     return { bound, picks, cost: truly.cost, loads: truly.loads };
   }
@@ -103,19 +125,22 @@ export class LoadFlow {
   readonly #open: readonly number[];
   readonly #flow = new Flow();
   readonly #nodes = new Map<number, { node: number; edge: number }>();
-  readonly #tried: { at: number; way: number; edge: number }[] = [];
+  readonly #groups: {
+    members: readonly number[];
+    milliamps: number;
+    ways: { way: number; edge: number }[];
+  }[] = [];
   /** The ways of what carries no current, and what they cost. */
   readonly #picks: (number | undefined)[];
   #still: Cost = free;
 
-  constructor(problem: Numbered, at: readonly number[]) {
+  constructor(problem: Numbered, open: readonly number[]) {
     this.#problem = problem;
-    this.#open = at;
-    this.#picks = at.map(() => undefined);
-    open(problem, at).forEach((item, index) => {
-      if (item.ways.length && item.milliamps > 0) this.#addItem(item, index);
-      else if (!item.takesSlots) this.#settle(item, index);
-    });
+    this.#open = open;
+    this.#picks = open.map(() => undefined);
+    for (const { item, members } of gathered(problem, open))
+      if (item.ways.length && item.milliamps > 0) this.#addGroup(item, members);
+      else if (!item.takesSlots) for (const at of members) this.#settle(item, at);
   }
 
   #settle({ ways, unplaced }: NumberedItem, at: number): void {
@@ -124,18 +149,19 @@ export class LoadFlow {
     this.#still = addCost(this.#still, way === undefined ? unplaced : ways[way]!.cost);
   }
 
-  #addItem({ ways, milliamps, takesSlots }: NumberedItem, at: number): void {
+  #addGroup({ ways, milliamps, takesSlots }: NumberedItem, members: readonly number[]): void {
     const flow = this.#flow;
     const node = flow.node();
-    flow.edge(flow.source, node, milliamps, free);
-    for (const way of cheapest(ways, ({ limits }) => limits.join()).values()) {
+    const all = milliamps * members.length;
+    flow.edge(flow.source, node, all, free);
+    const edges = [...cheapest(ways, ({ limits }) => limits.join()).values()].map((way) => {
       const { cost, limits } = ways[way]!;
       const each: Cost = takesSlots ? free : [cost[0] / milliamps, cost[1] / milliamps];
-      const edge = flow.edge(node, this.#limitNode(limits), milliamps, each);
-      if (!takesSlots) this.#tried.push({ at, way, edge });
-    }
+      return { way, edge: flow.edge(node, this.#limitNode(limits), all, each) };
+    });
     // One that may go without a place lends nothing where it does.
-    if (takesSlots) flow.edge(node, flow.sink, milliamps, free);
+    if (takesSlots) flow.edge(node, flow.sink, all, free);
+    else this.#groups.push({ members, milliamps, ways: edges });
   }
 
   #limitNode([limit, ...within]: readonly number[]): number {
@@ -157,12 +183,13 @@ export class LoadFlow {
       this.#flow.setCapacity(edge, Math.max(0, bears[limit]! - loads[limit]!));
     const bound = sumCost([this.#flow.run(), this.#still, [overLimits(loads, bears), 0]]);
     const picks = [...this.#picks];
-    const most = picks.map(() => 0);
-    for (const { at, way, edge } of this.#tried) {
-      const part = this.#flow.on(edge);
-      if (part <= most[at]! + 1e-9) continue;
-      most[at] = part;
-      picks[at] = way;
+    for (const { members, milliamps, ways } of this.#groups) {
+      const left = ways.map(({ edge }) => this.#flow.on(edge));
+      for (const at of members) {
+        const most = left.indexOf(Math.max(...left));
+        left[most]! -= milliamps;
+        picks[at] = ways[most]!.way;
+      }
     }
     const truly = new Decided(this.#problem);
     picks.forEach((way, index) => {

@@ -1,6 +1,7 @@
-import { compareCost, sumCost, type Cost } from "./cost.ts";
+import { compareCost, type Cost } from "./cost.ts";
 import { Decided } from "./decided.ts";
 import { leftOut, overLimits, type Numbered, type NumberedItem, type Picks } from "./numbered.ts";
+import { apartFromSteady } from "./steady.ts";
 import { LoadFlow, SlotFlow, type Relaxed } from "./relax.ts";
 
 /** Nodes of the search tree tried before it is cut short: some tenths of a second, far beyond what a sensible job needs. */
@@ -49,6 +50,8 @@ function likeLimits({ items, bears }: Numbered): number[][] {
 /** What is open when so many are decided, with flows that hang on the slots' uses alone and on the limits' loads alone. */
 class Level {
   readonly open: readonly number[];
+  /** What it cost to come to uses and loads that were met here. */
+  readonly met = new Map<string, Cost>();
   readonly #slots: SlotFlow;
   readonly #loads: LoadFlow;
   readonly #known = { slots: new Map<string, Relaxed>(), loads: new Map<string, Relaxed>() };
@@ -59,8 +62,9 @@ class Level {
     this.#loads = new LoadFlow(problem, this.open);
   }
 
-  slotsBeside({ uses }: Decided): Relaxed {
-    return once(this.#known.slots, uses.join(), () => this.#slots.run(uses));
+  /** @param key the uses that differ from node to node, in a word */
+  slotsBeside({ uses }: Decided, key: string): Relaxed {
+    return once(this.#known.slots, key, () => this.#slots.run(uses));
   }
 
   loadsBeside({ loads }: Decided): Relaxed {
@@ -76,6 +80,8 @@ function once<T>(known: Map<string, T>, key: string, make: () => T): T {
   return made;
 }
 
+const sumOf = (a: Cost, b: Cost, c: Cost): Cost => [a[0] + b[0] + c[0], a[1] + b[1] + c[1]];
+
 /** True of what has one way to go and takes no slot. */
 const isFixed = ({ ways, takesSlots }: NumberedItem): boolean => ways.length === 1 && !takesSlots;
 
@@ -84,13 +90,15 @@ const isFixed = ({ ways, takesSlots }: NumberedItem): boolean => ways.length ===
  * a current may be split between places. What comes to loads that were met before, like limits exchanged or not, at no
  * less cost, is not followed again.
  */
-export function search(problem: Numbered): { picks: Picks; proved: boolean } {
+export function search(given: Numbered): { picks: Picks; proved: boolean } {
+  const { problem, loads: steady } = apartFromSteady(given);
   const { items, bears } = problem;
   const order = decisionOrder(problem);
   const like = likeLimits(problem);
-  const met = new Map<string, Cost>();
+  /** Slots whose uses differ from node to node. */
+  const slotsTried = [...new Set(order.flatMap((at) => items[at]!.ways.flatMap(({ slots }) => slots)))];
   const taken: Picks = items.map(() => undefined);
-  const decided = new Decided(problem);
+  const decided = new Decided(problem, { loads: steady });
   const levels: Level[] = [];
   let best: { picks: Picks; cost: Cost } | undefined;
   let nodes = 0;
@@ -100,14 +108,19 @@ export function search(problem: Numbered): { picks: Picks; proved: boolean } {
   });
 
   function visit(depth: number): void {
-    if (metBefore(depth) || ++nodes > mostNodes) return;
     const level = (levels[depth] ??= new Level(problem, order.slice(0, depth)));
-    const slots = level.slotsBeside(decided);
+    const uses = slotsTried.map((slot) => decided.uses[slot]!).join();
+    const slots = level.slotsBeside(decided, uses);
     const loads = level.loadsBeside(decided);
-    const bound = lifted(sumCost([decided.cost, slots.bound, loads.bound]));
+    const bound = lifted(sumOf(decided.cost, slots.bound, loads.bound));
     if (best && compareCost(bound, best.cost) >= 0) return;
-    const over = decided.loads.map((load, limit) => load + slots.loads[limit]! + loads.loads[limit]!);
-    const cost = sumCost([decided.cost, slots.cost, loads.cost, [overLimits(over, bears), 0]]);
+    if (metBefore(level, uses) || ++nodes > mostNodes) return;
+    const [grave, light] = sumOf(decided.cost, slots.cost, loads.cost);
+    const over = overLimits(
+      decided.loads.map((load, limit) => load + slots.loads[limit]! + loads.loads[limit]!),
+      bears,
+    );
+    const cost: Cost = [grave + over, light];
     const pickOf = (index: number) => slots.picks[index] ?? loads.picks[index];
     if (!best || compareCost(cost, best.cost) < 0) {
       best = { picks: [...taken], cost };
@@ -124,16 +137,16 @@ export function search(problem: Numbered): { picks: Picks; proved: boolean } {
     taken[at] = undefined;
   }
 
-  function metBefore(depth: number): boolean {
-    let key = `${depth}:${decided.uses.join()}`;
-    for (const group of like) {
-      if (group.length === 1) key += `,${decided.loads[group[0]!]!}`;
-      else
-        key += `,${group
-          .map((limit) => decided.loads[limit]!)
-          .sort((a, b) => a - b)
-          .join()}`;
-    }
+  function metBefore({ met }: Level, uses: string): boolean {
+    let key = uses;
+    for (const group of like)
+      key +=
+        group.length === 1
+          ? `;${decided.loads[group[0]!]!}`
+          : `;${group
+              .map((limit) => decided.loads[limit]!)
+              .sort((a, b) => a - b)
+              .join()}`;
     const cost = met.get(key);
     if (cost && compareCost(cost, decided.cost) <= 0) return true;
     met.set(key, decided.cost);
