@@ -13,8 +13,6 @@ export interface NumberedItem {
   unplaced: Cost;
   milliamps: number;
   takesSlots: boolean;
-  /** The first item that has the same ways at the same costs. */
-  like: number;
 }
 
 /** A problem whose slots and limits are numbered: what a search asks thousands of times is looked up, not spelt. */
@@ -44,22 +42,17 @@ const usesOf = ({ slots: [one, other] }: Way, slot: number): number =>
 export function numbered<T>(items: readonly Item<T>[], shared: Shared): Numbered {
   const slots = new Numbers();
   const limits = new Numbers();
-  const firsts = new Map<string, number>();
   const users: number[] = [];
-  const ours = items.map(({ options, unplaced, milliamps = 0 }, at) => {
-    let features = `${unplaced.join()} ${milliamps}`;
-    const ways = options.map(({ cost, slot, also, limits: within = [] }) => {
-      const taken = [slot, also].flatMap((each) => (each === undefined ? [] : [slots.of(each)]));
-      const bound = within.map((each) => limits.of(each));
-      features += ` ${cost[0]},${cost[1]}:${taken.join()}:${bound.join()}`;
-      return { cost, slots: taken, limits: bound };
-    });
+  const ours = items.map(({ options, unplaced, milliamps = 0 }) => {
+    const ways = options.map(({ cost, slot, also, limits: within = [] }) => ({
+      cost,
+      slots: [slot, also].flatMap((each) => (each === undefined ? [] : [slots.of(each)])),
+      limits: within.map((each) => limits.of(each)),
+    }));
     // Twice where it has both of its slots in one.
     for (const slot of new Set(ways.flatMap((way) => way.slots)))
       users[slot] = (users[slot] ?? 0) + Math.max(...ways.map((way) => usesOf(way, slot)));
-    const like = firsts.get(features) ?? at;
-    firsts.set(features, like);
-    return { ways, unplaced, milliamps, takesSlots: options.some(({ slot }) => slot !== undefined), like };
+    return { ways, unplaced, milliamps, takesSlots: options.some(({ slot }) => slot !== undefined) };
   });
   return {
     items: ours,

@@ -24,19 +24,9 @@ function cheapest<K>(ways: readonly Way[], keyOf: (way: Way) => K): Map<K, numbe
   return best;
 }
 
-/** Open items, those that are alike together: what they are, and their places among the open ones. */
-function gathered({ items }: Numbered, open: readonly number[]): { item: NumberedItem; members: number[] }[] {
-  const groups = new Map<number, { item: NumberedItem; members: number[] }>();
-  open.forEach((each, at) => {
-    const item = items[each]!;
-    const own = groups.get(item.like) ?? { item, members: [] };
-    own.members.push(at);
-    groups.set(item.like, own);
-  });
-  return [...groups.values()];
-}
+const open = ({ items }: Numbered, at: readonly number[]): NumberedItem[] => at.map((each) => items[each]!);
 
-/** Uses of a slot that cost the same, from the nth on to the nth: an edge of the net. */
+/** Uses of a slot that cost the same, from the nth to the nth: an edge of the net. */
 interface Uses {
   from: number;
   to: number;
@@ -50,41 +40,37 @@ interface Uses {
 export class SlotFlow {
   readonly #flow = new Flow();
   readonly #slots = new Map<number, { node: number; users: number; uses: Uses[] }>();
-  readonly #groups: { members: readonly number[]; ways: { way: number | undefined; edge: number }[] }[] = [];
+  readonly #tried: { at: number; way: number | undefined; edge: number }[] = [];
   readonly #problem: Numbered;
   readonly #open: readonly number[];
 
-  constructor(problem: Numbered, open: readonly number[]) {
+  constructor(problem: Numbered, at: readonly number[]) {
     this.#problem = problem;
-    this.#open = open;
-    for (const { item, members } of gathered(problem, open))
-      if (item.takesSlots) this.#addGroup(item, members);
+    this.#open = at;
+    open(problem, at).forEach((item, index) => {
+      if (item.takesSlots) this.#addItem(item, index);
+    });
     for (const [slot, { node, uses }] of this.#slots)
-      problem.prices[slot]!.forEach((price, n) => {
+      problem.prices[slot]!.forEach((price, n, prices) => {
         if (!Number.isFinite(price[0])) return;
-        const before = problem.prices[slot]![n - 1];
-        if (before && compareCost(before, price) === 0) uses.at(-1)!.to = n + 1;
+        if (n > 0 && compareCost(prices[n - 1]!, price) === 0) uses.at(-1)!.to = n + 1;
         else uses.push({ from: n + 1, to: n + 1, edge: this.#flow.edge(node, this.#flow.sink, 0, price) });
       });
   }
 
-  #addGroup({ ways, unplaced }: NumberedItem, members: readonly number[]): void {
+  #addItem({ ways, unplaced }: NumberedItem, at: number): void {
     const flow = this.#flow;
     const node = flow.node();
-    const { length } = members;
-    flow.edge(flow.source, node, length, free);
-    const edges = [...cheapest(ways, ({ slots }) => slots[0])].map(([slot, way]) => ({
-      way,
-      edge: flow.edge(node, this.#slotNode(slot, length), length, ways[way]!.cost),
-    }));
-    const out = { way: undefined, edge: flow.edge(node, flow.sink, length, unplaced) };
-    this.#groups.push({ members, ways: [...edges, out] });
+    flow.edge(flow.source, node, 1, free);
+    for (const [slot, way] of cheapest(ways, ({ slots }) => slots[0]))
+      this.#tried.push({ at, way, edge: flow.edge(node, this.#slotNode(slot), 1, ways[way]!.cost) });
+    this.#tried.push({ at, way: undefined, edge: flow.edge(node, flow.sink, 1, unplaced) });
   }
 
-  #slotNode(slot: number | undefined, users: number): number {
+  #slotNode(slot: number | undefined): number {
     if (slot === undefined) return this.#flow.sink;
     const known = this.#slots.get(slot) ?? { node: this.#flow.node(), users: 0, uses: [] };
-    known.users += users;
+    known.users += 1;
     this.#slots.set(slot, known);
     return known.node;
   }
@@ -102,14 +88,10 @@ export class SlotFlow {
     const bound = this.#flow.run();
     const picks = this.#open.map((): number | undefined => undefined);
     const truly = new Decided(this.#problem, { uses: used });
-    for (const { members, ways } of this.#groups) {
-      let nth = 0;
-      for (const { way, edge } of ways)
-        for (let left = Math.round(this.#flow.on(edge)); left > 0; left--) {
-          const at = members[nth++]!;
-          picks[at] = way;
-          truly.take(this.#open[at]!, way ?? leftOut);
-        }
+    for (const { at, way, edge } of this.#tried) {
+      if (this.#flow.on(edge) <= 0.5) continue;
+      picks[at] = way;
+      truly.take(this.#open[at]!, way ?? leftOut);
     }
     return { bound, picks, cost: truly.cost, loads: truly.loads };
   }
@@ -125,22 +107,19 @@ export class LoadFlow {
   readonly #open: readonly number[];
   readonly #flow = new Flow();
   readonly #nodes = new Map<number, { node: number; edge: number }>();
-  readonly #groups: {
-    members: readonly number[];
-    milliamps: number;
-    ways: { way: number; edge: number }[];
-  }[] = [];
+  readonly #tried: { at: number; way: number; edge: number }[] = [];
   /** The ways of what carries no current, and what they cost. */
   readonly #picks: (number | undefined)[];
   #still: Cost = free;
 
-  constructor(problem: Numbered, open: readonly number[]) {
+  constructor(problem: Numbered, at: readonly number[]) {
     this.#problem = problem;
-    this.#open = open;
-    this.#picks = open.map(() => undefined);
-    for (const { item, members } of gathered(problem, open))
-      if (item.ways.length && item.milliamps > 0) this.#addGroup(item, members);
-      else if (!item.takesSlots) for (const at of members) this.#settle(item, at);
+    this.#open = at;
+    this.#picks = at.map(() => undefined);
+    open(problem, at).forEach((item, index) => {
+      if (item.ways.length && item.milliamps > 0) this.#addItem(item, index);
+      else if (!item.takesSlots) this.#settle(item, index);
+    });
   }
 
   #settle({ ways, unplaced }: NumberedItem, at: number): void {
@@ -149,19 +128,18 @@ export class LoadFlow {
     this.#still = addCost(this.#still, way === undefined ? unplaced : ways[way]!.cost);
   }
 
-  #addGroup({ ways, milliamps, takesSlots }: NumberedItem, members: readonly number[]): void {
+  #addItem({ ways, milliamps, takesSlots }: NumberedItem, at: number): void {
     const flow = this.#flow;
     const node = flow.node();
-    const all = milliamps * members.length;
-    flow.edge(flow.source, node, all, free);
-    const edges = [...cheapest(ways, ({ limits }) => limits.join()).values()].map((way) => {
+    flow.edge(flow.source, node, milliamps, free);
+    for (const way of cheapest(ways, ({ limits }) => limits.join()).values()) {
       const { cost, limits } = ways[way]!;
       const each: Cost = takesSlots ? free : [cost[0] / milliamps, cost[1] / milliamps];
-      return { way, edge: flow.edge(node, this.#limitNode(limits), all, each) };
-    });
+      const edge = flow.edge(node, this.#limitNode(limits), milliamps, each);
+      if (!takesSlots) this.#tried.push({ at, way, edge });
+    }
     // One that may go without a place lends nothing where it does.
-    if (takesSlots) flow.edge(node, flow.sink, all, free);
-    else this.#groups.push({ members, milliamps, ways: edges });
+    if (takesSlots) flow.edge(node, flow.sink, milliamps, free);
   }
 
   #limitNode([limit, ...within]: readonly number[]): number {
@@ -183,13 +161,12 @@ export class LoadFlow {
       this.#flow.setCapacity(edge, Math.max(0, bears[limit]! - loads[limit]!));
     const bound = sumCost([this.#flow.run(), this.#still, [overLimits(loads, bears), 0]]);
     const picks = [...this.#picks];
-    for (const { members, milliamps, ways } of this.#groups) {
-      const left = ways.map(({ edge }) => this.#flow.on(edge));
-      for (const at of members) {
-        const most = left.indexOf(Math.max(...left));
-        left[most]! -= milliamps;
-        picks[at] = ways[most]!.way;
-      }
+    const most = picks.map(() => 0);
+    for (const { at, way, edge } of this.#tried) {
+      const part = this.#flow.on(edge);
+      if (part <= most[at]! + 1e-9) continue;
+      most[at] = part;
+      picks[at] = way;
     }
     const truly = new Decided(this.#problem);
     picks.forEach((way, index) => {
