@@ -1,11 +1,18 @@
 /** Work that takes time, in the units in which it is counted. */
 export type Work = "plans" | "circuits" | "steps" | "seconds";
 
-let watcher: ((work: Work, count: number) => void) | undefined;
+type Watcher = (work: Work, count: number) => void;
 
-/** Has all work of some size told as it is done, for who counts it: a test suite keeps to a ceiling. Undefined ends it. */
-export function watchWork(watch: typeof watcher): void {
+let watcher: Watcher | undefined;
+
+/**
+ * Has all work of some size told as it is done, for who counts it: a test suite keeps to a ceiling. Undefined ends it.
+ * @returns who was told until then
+ */
+export function watchWork(watch: Watcher | undefined): Watcher | undefined {
+  const before = watcher;
   watcher = watch;
+  return before;
 }
 
 /** Tells that so much was done: a job planned, a circuit solved, a step played, seconds simulated. */

@@ -11,7 +11,7 @@ export type { Gate, Gated } from "./gates.ts";
 export { answersOf, mechanicTexts } from "./voids.ts";
 export type { Answers, Voided } from "./voids.ts";
 export { likeliest, ranStep, sightsOf } from "./ran/index.ts";
-export type { LookAlike, Movement, Ran, SeenInstead, Sights } from "./ran/index.ts";
+export type { LookAlike, Movement, Ran, SeenInstead, Sights, SightsSoFar } from "./ran/index.ts";
 export { readingMisfit } from "./reading.ts";
 export { runSheet } from "./sheet.ts";
 export { stationStatuses } from "./stations.ts";

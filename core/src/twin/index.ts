@@ -22,9 +22,20 @@ export { runReport } from "./report.ts";
 export type { RunReport } from "./report.ts";
 export { leavesBind } from "./plant/index.ts";
 export { arrange, make, movesIn } from "./runner/index.ts";
+export { saidTo } from "./site/index.ts";
+export type { Asked, Circuit } from "./site/index.ts";
 export { tickSeconds, twinRuns } from "./step/index.ts";
+export type { Twin } from "./step/index.ts";
 export { eventsTold, heardBy, keysTogether, movesText, told } from "./told.ts";
-export { faultAdvice, faultChoices, faultSchema, faultText, onlyOf, putFaults } from "./faults/index.ts";
+export {
+  faultAdvice,
+  faultChoices,
+  faultSchema,
+  faultText,
+  onlyOf,
+  putFaults,
+  wiresWith,
+} from "./faults/index.ts";
 export type { FaultChoice, TwinFault } from "./faults/index.ts";
 export {
   comeOf,

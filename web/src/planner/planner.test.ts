@@ -21,7 +21,7 @@ describe("what is asked about the last plan", () => {
     await planner.plan(netloft(), ignore);
     const parts: number[] = [];
     const older = planner.sights("do:power-up:on", ignore);
-    const newer = planner.sights("sense:cell-street/beam:beam", (part) => void parts.push(part));
+    const newer = planner.sights("sense:cell-street/beam:beam", ({ tried }) => void parts.push(tried));
     expect(await older).toBeUndefined();
     const told = await newer;
     expect(told!.faulty.length).toBeGreaterThan(3);

@@ -31,6 +31,7 @@ import {
   type ShownBench,
   type ShownPlan,
   type Sights,
+  type SightsSoFar,
   type Suit,
   type Trial,
 } from "@anvilcloud/core";
@@ -52,7 +53,7 @@ export interface Planner {
   /** A step of the last plan as the moving installation makes it; nothing for a step it has not. */
   ran(step: string): Promise<Ran | undefined>;
   /** How a step of the last plan would look with each single fault; told how far it is. Nothing once there is another plan, or another question of this kind. */
-  sights(step: string, onPart: (part: number) => void): Promise<Sights | undefined>;
+  sights(step: string, onPart: (soFar: SightsSoFar) => void): Promise<Sights | undefined>;
   /** The last plan's job run once; nothing where nothing of it can run. */
   trial(): Promise<Trial | undefined>;
   /** What a meter should read; nothing where the last plan has no such bench. */

@@ -277,10 +277,17 @@ const meanings: { [K in Kind]: Meaning<K> } = {
   },
 };
 
+/** A running board asks its conditions many times a second, and a condition never changes. */
+const kindsOf = new WeakMap<Condition, Meaning<Kind>[]>();
+
 /** Kinds that a condition asks for, each with what it means, in the order of the table. */
 function asked(when: Condition): Meaning<Kind>[] {
+  const met = kindsOf.get(when);
+  if (met) return met;
   const kinds = Object.keys(meanings) as Kind[];
-  return kinds.filter((kind) => when[kind] !== undefined).map((kind) => meanings[kind] as Meaning<Kind>);
+  const own = kinds.filter((kind) => when[kind] !== undefined).map((kind) => meanings[kind] as Meaning<Kind>);
+  kindsOf.set(when, own);
+  return own;
 }
 
 /** True when every key of the condition holds in these circumstances. */

@@ -1,6 +1,9 @@
 import { sampleOf } from "../../testing/sample.ts";
 import { planJob, type JobPlan } from "../../plan/index.ts";
+import { watchWork } from "../../quantity/index.ts";
+import { faultChoices } from "../../twin/index.ts";
 import { demoBundle, demoJobs } from "../../testing/shipped.ts";
+import type { Amiss } from "./play.ts";
 import { likeliest, ranStep, sightsOf, type SeenInstead, type Sights } from "./index.ts";
 
 function sightsAt(plan: JobPlan, start: string): Sights {
@@ -9,8 +12,8 @@ function sightsAt(plan: JobPlan, start: string): Sights {
   for (;;) {
     const part = trying.next();
     if (part.done) return part.value!;
-    expect(part.value).toBeGreaterThan(0);
-    expect(part.value).toBeLessThanOrEqual(1);
+    expect(part.value.tried).toBeGreaterThan(0);
+    expect(part.value.tried).toBeLessThanOrEqual(1);
   }
 }
 
@@ -106,6 +109,45 @@ test.each(sampleOf(demoJobs(), 3))(
     expect(often).toEqual(often.toSorted((a, b) => b - a));
   },
 );
+
+const openings = ["do:power-up:on", "sense:", "prove:", "do:first-command"];
+
+test.each(
+  sampleOf(
+    demoJobs().flatMap((id) => openings.map((opening) => [id, opening] as const)),
+    4,
+  ),
+)("%s, %s…: what is told of a fault without playing it is what playing it alone shows", (id, opening) => {
+  const plan = planJob(demoBundle(id));
+  const step = plan.sheet.find((each) => each.id.startsWith(opening));
+  if (!step) return;
+  const { faulty } = sightsAt(plan, step.id);
+  const alone = (amiss: readonly Amiss[]) => {
+    const { lamps, display } = ranStep(plan, plan.sheet, step.id, amiss)!;
+    return JSON.stringify([lamps, display]);
+  };
+  const due = alone([]);
+  for (const { what, where, fault } of faultChoices(plan)) {
+    const shows = alone([fault]);
+    if (shows === due) continue;
+    // Those that look the same at one device are told in one line.
+    const told = faulty.filter((each) => each.what === what).map(({ sight }) => sight);
+    const looks = told.map(({ lamps, display }) => JSON.stringify([lamps, display]));
+    expect([what, where, looks]).toEqual([what, where, expect.arrayContaining([shows])]);
+  }
+});
+
+test("faults that a board cannot tell from one another are played once", () => {
+  let played = 0;
+  const before = watchWork((work, count) => {
+    if (work === "steps") played += 1;
+    before?.(work, count);
+  });
+  sightsAt(netloft, "prove:key/turned:step:command");
+  watchWork(before);
+  // Of seventy-five things that can be wrong, cores of one device among them, fewer are played than there are faults.
+  expect(played).toBeLessThan(faultChoices(netloft).length);
+});
 
 test("of a step the sheet has not, nothing is tried", () => {
   expect(sightsOf(netloft, netloft.sheet, "nothing").next()).toEqual({ done: true, value: undefined });

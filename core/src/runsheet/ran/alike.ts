@@ -4,8 +4,9 @@ import type { LampState, Planned } from "../../state/index.ts";
 import { faultAdvice, faultChoices } from "../../twin/index.ts";
 import type { Step } from "../step.ts";
 import { wayTold } from "./moves.ts";
-import { playStep, type Amiss, type StepPlayed } from "./play.ts";
+import { isStray, playStep, startOf, type Amiss, type Playing, type StepPlayed } from "./play.ts";
 import { movesOf } from "./ran.ts";
+import { Replayed } from "./replayed.ts";
 
 /** All of a step that can be told from where someone stands. */
 interface Sight {
@@ -106,34 +107,47 @@ const choicesOf = (planned: Planned): Choice[] => [
   ...strayChoices(planned),
 ];
 
-/** Plays a step with one thing wrong; nothing where that does not show in it. */
-function shows(planned: Planned, sheet: readonly Step[], at: number, due: Sight) {
-  return (choice: Choice): LookAlike[] => {
-    const sight = sightOf(planned, sheet[at]!, playStep(planned, sheet, at, [choice.fault]));
-    return sameSight(sight, due) ? [] : [{ ...choice, sight }];
+/** Plays a step with things wrong; faults of wires that come to the same are played once. */
+function sighting(planned: Planned, sheet: readonly Step[], at: number): (amiss: readonly Amiss[]) => Sight {
+  const play = (how: Playing) =>
+    sightOf(planned, sheet[at]!, playStep(planned, sheet, at, { ...how, looksOn: false }));
+  const start = startOf(planned, sheet, at);
+  const replayed = start && new Replayed<Sight>(start);
+  return (amiss) => {
+    const faults = amiss.filter((each) => !isStray(each));
+    if (!replayed || faults.length < amiss.length) return play({ amiss });
+    return replayed.outcome(faults, (heard) => play({ amiss, heard }));
   };
 }
 
+/** What is known of a step while not every fault has been played. */
+export interface SightsSoFar extends Sights {
+  /** Part of the faults that were played. */
+  tried: number;
+}
+
 /**
- * Plays a step of a sheet with every single fault the installation can have, part by part, so that whoever asks may do
- * something else meanwhile; it gives those that show, those that are met most often first.
+ * Plays a step of a sheet with every single fault the installation can have, those that are met most often first, part by
+ * part, so that whoever asks may do something else meanwhile, and see what is known so far; it gives those that show.
  */
 export function* sightsOf(
   planned: Planned,
   sheet: readonly Step[],
   id: string,
-): Generator<number, Sights | undefined> {
+): Generator<SightsSoFar, Sights | undefined> {
   const at = sheet.findIndex((step) => step.id === id);
   if (at < 0) return undefined;
-  const due = sightOf(planned, sheet[at]!, playStep(planned, sheet, at));
-  const tried = shows(planned, sheet, at, due);
-  const faulty: LookAlike[] = [];
-  const choices = choicesOf(planned);
+  const sightWith = sighting(planned, sheet, at);
+  const due = sightWith([]);
+  const found: LookAlike[] = [];
+  const sights = (): Sights => ({ due, faulty: gathered(found) });
+  const choices = choicesOf(planned).sort((a, b) => b.often - a.often);
   for (const [n, choice] of choices.entries()) {
-    faulty.push(...tried(choice));
-    yield (n + 1) / choices.length;
+    const sight = sightWith([choice.fault]);
+    if (!sameSight(sight, due)) found.push({ ...choice, sight });
+    yield { ...sights(), tried: (n + 1) / choices.length };
   }
-  return { due, faulty: gathered(faulty).sort((a, b) => b.often - a.often) };
+  return sights();
 }
 
 const plain = (text: string) => text.toLowerCase().replaceAll(/[\s|]+/g, "");

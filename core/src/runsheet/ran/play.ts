@@ -13,9 +13,11 @@ import {
   putFaults,
   tickSeconds,
   twinRuns,
+  type Asked,
   type Brain,
   type BrainEvent,
   type Course,
+  type Twin,
   type TwinFault,
 } from "../../twin/index.ts";
 import type { Proof, Step } from "../step.ts";
@@ -55,6 +57,16 @@ export interface StepPlayed {
   samples: Samples;
 }
 
+/** How a step is played. */
+export interface Playing {
+  /** What is wrong meanwhile. */
+  amiss?: readonly Amiss[];
+  /** Whether lamps and display are noted all along; left out, they are. What is shown at its end is told in any case. */
+  looksOn?: boolean;
+  /** Told what the board asks of its circuit, which contact someone holds tripped meanwhile, and what the circuit says. */
+  heard?: (asked: Asked, held: readonly TwinFault[], said: string) => void;
+}
+
 /** The longest that is waited for the leaves to stand, s. */
 const longestWait = 180;
 /** What follows a gesture at once has followed after so long, s. */
@@ -80,7 +92,8 @@ function strays(
   return { ...state, positions: moved(state.positions), inForce: moved(state.inForce) };
 }
 
-const isStray = (each: Amiss): each is Stray => each.kind === "control";
+/** True of a control that stands elsewhere. */
+export const isStray = (each: Amiss): each is Stray => each.kind === "control";
 
 /** What is wrong, of the installation and of how its controls stand. */
 function parted(planned: Planned, amiss: readonly Amiss[]) {
@@ -105,6 +118,20 @@ function chainTo(sheet: readonly Step[], at: number): number[] {
   const before = sheet.findIndex(({ id }) => id === after);
   return before < 0 ? [at] : [...chainTo(sheet, before), at];
 }
+
+/** Places of the steps that are made for one to be played: of the procedure it belongs to, up to it. */
+const chainOf = (sheet: readonly Step[], at: number): number[] =>
+  sheet[at]!.gestures ? chainTo(sheet, at) : [at];
+
+/** The installation as a step finds it, before anything is done or wrong; undefined where no hand makes the step. */
+export const startOf = (planned: Planned, sheet: readonly Step[], at: number): Twin | undefined =>
+  isByHand(sheet[at]!)
+    ? courseOf(planned, stateBefore(planned, sheet, chainOf(sheet, at)[0]!), asPlanned).twin
+    : undefined;
+
+/** True of a step that is made on the running installation. */
+const isByHand = ({ gestures, claimed, trips: tripped }: Step): boolean =>
+  (gestures !== undefined && !claimed) || tripped !== undefined;
 
 /** True where another step of the same procedure goes on from this one. */
 const goesOn = (sheet: readonly Step[], { id }: Step): boolean => sheet.some(({ after }) => after === id);
@@ -158,19 +185,18 @@ function brings(course: Course, moment: Proof["leaf"]): void {
 function trips(
   course: Course,
   { trips: part, proves }: Step,
-  faults: readonly TwinFault[],
+  holds: (held: readonly TwinFault[]) => void,
 ): Kept | undefined {
   const { twin } = course;
   const { device, contact } = part ?? contactPart("", "");
-  // A fault of the same contact has the last word.
-  putFaults(twin, [{ kind: "contact-stuck", device, contact, tripped: true }, ...faults]);
+  holds([{ kind: "contact-stuck", device, contact, tripped: true }]);
   twinRuns(twin, pressed);
   if (!proves) return undefined;
   if (proves.commands) {
     const during = kept(course);
     // Where it moves only while it is pressed it is kept pressed.
     if (twin.brain.run?.because === "held") rests(course);
-    putFaults(twin, faults);
+    holds([]);
     rests(course);
     return during;
   }
@@ -181,29 +207,42 @@ function trips(
 }
 
 /** A step that someone's hands make: by gestures, or by tripping a contact. */
-function played(planned: Planned, sheet: readonly Step[], at: number, amiss: readonly Amiss[]): StepPlayed {
+function played(
+  planned: Planned,
+  sheet: readonly Step[],
+  at: number,
+  { amiss = [], looksOn = true, heard }: Playing,
+): StepPlayed {
   countWork("steps");
   const step = sheet[at]!;
   const { faults, stands } = parted(planned, amiss);
-  const chain = step.gestures ? chainTo(sheet, at) : [at];
+  const chain = chainOf(sheet, at);
   const course = courseOf(planned, stands(stateBefore(planned, sheet, chain[0]!)), asPlanned);
   const { twin } = course;
-  if (faults.length) putFaults(twin, faults);
+  let held: readonly TwinFault[] = [];
+  if (heard) twin.site.heard = (asked, said) => heard(asked, held, said);
+  const holds = (now: readonly TwinFault[]) => {
+    held = now;
+    // A fault of the same contact has the last word.
+    putFaults(twin, [...held, ...faults]);
+  };
+  if (faults.length || heard) holds([]);
   for (const n of chain.slice(0, -1)) makes(course, sheet, sheet[n]!);
   if (step.proves) brings(course, step.proves.leaf);
   const stood = comeOf(course);
   const counts = { first: stood.samples.first?.length ?? 0, second: stood.samples.second?.length ?? 0 };
-  const heard = twin.brain.events.length;
+  const happened = twin.brain.events.length;
   const before = faceOf(twin.brain);
   const from = twin.ticks;
   const looks: Look[] = [];
-  const { looks: looksOn } = twin.onlooker;
-  twin.onlooker.looks = () => {
-    looks.push(faceOf(twin.brain));
-    return looksOn();
-  };
+  const { looks: looksAfter } = twin.onlooker;
+  if (looksOn)
+    twin.onlooker.looks = () => {
+      looks.push(faceOf(twin.brain));
+      return looksAfter();
+    };
   let during: Kept | undefined;
-  if (step.trips) during = trips(course, step, faults);
+  if (step.trips) during = trips(course, step, holds);
   else makes(course, sheet, step);
   during ??= kept(course);
   const { samples: all } = comeOf(course);
@@ -215,12 +254,12 @@ function played(planned: Planned, sheet: readonly Step[], at: number, amiss: rea
   return {
     ...{ course, before, after: faceOf(during.brain), kept: during, looks, samples },
     seconds: (twin.ticks - from) * tickSeconds,
-    events: twin.brain.events.slice(heard),
+    events: twin.brain.events.slice(happened),
   };
 }
 
 /** A step of which only what it changes is known: the bench before it, and after it. */
-function changed(planned: Planned, sheet: readonly Step[], at: number, amiss: readonly Amiss[]): StepPlayed {
+function changed(planned: Planned, sheet: readonly Step[], at: number, { amiss = [] }: Playing): StepPlayed {
   const { faults, stands } = parted(planned, amiss);
   const standing = (state: BenchState) => {
     const course = courseOf(planned, stands(state), asPlanned);
@@ -243,9 +282,7 @@ export function playStep(
   planned: Planned,
   sheet: readonly Step[],
   at: number,
-  amiss: readonly Amiss[] = [],
+  how: Playing = {},
 ): StepPlayed {
-  const { gestures, claimed, trips: tripped } = sheet[at]!;
-  const byHand = (gestures !== undefined && !claimed) || tripped !== undefined;
-  return (byHand ? played : changed)(planned, sheet, at, amiss);
+  return (isByHand(sheet[at]!) ? played : changed)(planned, sheet, at, how);
 }

@@ -42,7 +42,7 @@ export function ranStep(
   const at = sheet.findIndex((step) => step.id === id);
   const step = sheet[at];
   if (!step) return undefined;
-  const made = playStep(planned, sheet, at, amiss);
+  const made = playStep(planned, sheet, at, { amiss });
   const { before, after, seconds, samples, events } = made;
   const { movements, moves } = movesOf(planned, made);
   // What its menus show while a value is set is the profile's to say.

@@ -56,11 +56,21 @@ function isPressed(brain: Brain, { takes, leaves }: BoardInput): boolean {
 const isPending = ({ positions, inForce: read }: Brain): boolean =>
   Object.values(movedControls(positions, read)).some((ids) => ids.length > 0);
 
-/** The running board as conditions ask for it. */
+/** Each board has one that asks for it, at whatever moment. */
+const asking = new WeakMap<Brain, Circumstances>();
+
+/** The running board as conditions ask for it: each is answered as the board stands when it is asked. */
 export function askOf(brain: Brain): Circumstances {
-  const places = leavesOf(brain).map((leaf) => brain.at[leaf]);
-  const all = (where: string) => places.length > 0 && places.every((place) => place === where);
-  const moving = brain.run !== undefined;
+  const ask = asking.get(brain) ?? circumstancesOf(brain);
+  asking.set(brain, ask);
+  return ask;
+}
+
+function circumstancesOf(brain: Brain): Circumstances {
+  const all = (where: string) => {
+    const leaves = leavesOf(brain);
+    return leaves.length > 0 && leaves.every((leaf) => brain.at[leaf] === where);
+  };
   return {
     power: (on) => brain.power === on,
     reads: (id, as) => {
@@ -77,6 +87,7 @@ export function askOf(brain: Brain): Circumstances {
     control: (id, at) => (brain.positions.switches[id] ?? brain.positions.dials[id]) === at,
     fitted: (card) => brain.cards.includes(card),
     leaf: (where) => {
+      const moving = brain.run !== undefined;
       switch (where) {
         case "moving":
           return moving;

@@ -8,4 +8,4 @@ export {
   type FaultKind,
   type TwinFault,
 } from "./kinds.ts";
-export { putFaults } from "./put.ts";
+export { putFaults, wiresWith } from "./put.ts";

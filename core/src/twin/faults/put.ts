@@ -1,5 +1,5 @@
 import type { Which } from "../brain/index.ts";
-import { takesWires } from "../site/index.ts";
+import { takesWires, type Circuit } from "../site/index.ts";
 import { rereads, type Twin } from "../step/index.ts";
 import { kinds, type TwinFault, type Wrong } from "./kinds.ts";
 
@@ -15,10 +15,28 @@ function makes(wrong: Wrong, { kind, ...said }: TwinFault): void {
   (make as (wrong: Wrong, fault: unknown) => void)(wrong, schema.parse(said));
 }
 
-/** These faults, and no others, are in a twin from here on: leaves stay where they stand, and what the board knows stays. */
-export function putFaults(twin: Twin, faults: readonly TwinFault[]): void {
+function wrongWith(twin: Twin, faults: readonly TwinFault[]): Wrong {
   const wrong = sound(twin);
   for (const fault of faults) makes(wrong, fault);
+  return wrong;
+}
+
+/** All that is wrong beside wires and contacts, in words that compare. */
+const besideWires = ({ hung, leaves, slipped, feeds, sunless, unlatched }: Wrong): string =>
+  JSON.stringify([hung, leaves, slipped, feeds, sunless, unlatched]);
+
+/** What faults would make of a twin's wires and contacts; undefined where they would make something else otherwise as well. */
+export function wiresWith(
+  twin: Twin,
+  faults: readonly TwinFault[],
+): (Circuit & Pick<Wrong, "sits">) | undefined {
+  const wrong = wrongWith(twin, faults);
+  return besideWires(wrong) === besideWires(sound(twin)) ? wrong : undefined;
+}
+
+/** These faults, and no others, are in a twin from here on: leaves stay where they stand, and what the board knows stays. */
+export function putFaults(twin: Twin, faults: readonly TwinFault[]): void {
+  const wrong = wrongWith(twin, faults);
   const { site, plant, ends } = twin;
   Object.assign(site, {
     wired: wrong.wired,

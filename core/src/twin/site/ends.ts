@@ -4,7 +4,8 @@ import { contactPart, partKey, type PartKey } from "../../node/index.ts";
 import { endsWorked } from "../../state/index.ts";
 import type { Brain, Which } from "../brain/index.ts";
 import type { Plant, PlantLeaf } from "../plant/index.ts";
-import { measuredIf, situationOf, tripsContact, type Site } from "./site.ts";
+import { pulsesTold } from "./asked.ts";
+import { situationOf, standing, tripsContact, type Site } from "./site.ts";
 
 /** How a drive finds the ends of its travel. */
 export type Limits = NonNullable<DeviceProfile["limits"]>;
@@ -83,13 +84,8 @@ export function endInput({ board, leaves }: Brain, which: Which, end: End | "bot
 
 /** True where the pulses of a leaf's encoder reach the board, or are counted without a core of their own. */
 export function pulsesReach(site: Site, brain: Brain, { device }: PlantLeaf): boolean {
-  const profile = site.at.devices.find(({ id }) => id === device)?.profile;
-  const pulse = profile?.contacts.find(({ duty }) => duty === "encoder");
-  const inputs = brain.board.inputs.filter(({ takes }) => takes.includes("encoder"));
-  if (!pulse || !inputs.length) return true;
   const situation = situationOf(brain);
-  const still = measuredIf(site, {}, situation);
-  const tripped = new Set([...site.at.tripped, partKey(contactPart(device, pulse.id))]);
-  const turning = measuredIf(site, { tripped }, situation);
-  return inputs.some(({ id }) => still.inputs[id]?.closed !== turning.inputs[id]?.closed);
+  const reach = pulsesTold(site.at, site.celsius, device, situation);
+  site.heard?.({ ...standing(site), what: "pulses", device, situation }, `${reach}`);
+  return reach;
 }

@@ -1,3 +1,4 @@
+export { saidTo, type Asked, type Circuit } from "./asked.ts";
 export {
   cutOff,
   endContacts,

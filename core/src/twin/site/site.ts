@@ -1,9 +1,10 @@
 import type { Installation, Measured, Moment, Situation } from "../../circuit/index.ts";
 import { canTest, measureCircuit, soughtOhms } from "../../circuit/index.ts";
-import { contactPart, partKey, type PartKey } from "../../node/index.ts";
+import type { PartKey } from "../../node/index.ts";
 import { boardSet, type Planned } from "../../state/index.ts";
 import { asPlanned, type Sits } from "../../wiring/index.ts";
 import { placeOf, setTripped, type Brain } from "../brain/index.ts";
+import { saidBy, testOpens, withContacts, type Asked, type Standing } from "./asked.ts";
 
 /** What a twin is made of beside its board: the job as it is read on its site, and its wiring. */
 export type Planning = Pick<Planned, "bundle" | "wiring">;
@@ -35,6 +36,8 @@ export interface Site {
   measured: Measured;
   /** Bumped with each new measurement, for what is worked out of it. */
   measurements: number;
+  /** Whoever listens to what the board asks of its circuit, and what that says. */
+  heard?: (asked: Asked, said: string) => void;
 }
 
 /** Before anything was measured. */
@@ -75,9 +78,11 @@ export function situationOf(brain: Brain, asleep = false): Situation {
 
 const momentOf = (site: Site, situation: Situation): Moment => ({ situation, celsius: site.celsius });
 
-/** Measures what is wired in some other circumstances, without anything coming of it. */
-export const measuredIf = (site: Site, change: Partial<Installation>, situation: Situation): Measured =>
-  measureCircuit({ ...site.at, ...change }, momentOf(site, situation));
+/** How contacts and board stand just now, whatever is wired. */
+export function standing({ tripped, at, celsius }: Site): Standing {
+  const { powered, withoutMains = false, set = {} } = at;
+  return { tripped: new Set(tripped), powered, withoutMains, set, celsius };
+}
 
 /** True where the circuit, and whoever works it, has an input read otherwise than at rest. */
 function readsTripped(site: Site, input: Brain["board"]["inputs"][number]): boolean {
@@ -97,6 +102,7 @@ function measures(site: Site, brain: Brain): boolean {
   site.of = { at: site.at, situation, inForce: brain.inForce };
   site.measured = measureCircuit(site.at, momentOf(site, situation));
   site.measurements += 1;
+  site.heard?.({ ...standing(site), situation, what: "readings" }, saidBy(site.at, site.measured));
   return true;
 }
 
@@ -132,10 +138,8 @@ export function tripsContact(site: Site, contact: PartKey, tripped: boolean): vo
 
 /** The circuit as it is truly wired, with contacts as they are worked, or stuck, and as the board stands. */
 export function takesWires(site: Site): void {
-  const tripped = new Set(site.tripped);
-  for (const [contact, as] of site.stuck) tripped[as ? "add" : "delete"](contact);
-  const { powered, withoutMains = false, set = {} } = site.at;
-  site.at = { ...site.wired, tripped, powered, withoutMains, set };
+  const { celsius: _, ...stands } = standing(site);
+  site.at = withContacts(site, stands);
 }
 
 /** An input is worked at its terminal, or let go. */
@@ -148,25 +152,13 @@ export function worksInput(site: Site, input: string, worked: boolean): void {
 /** True where an input opens as its tested supply is taken away, or as its test line tells its device to. */
 export function opensWhenTested(site: Site, brain: Brain, id: string): boolean {
   const input = brain.board.inputs.find((each) => each.id === id);
-  const test = input?.test;
-  if (!input || test === undefined) return true;
+  if (input?.test === undefined) return true;
   // What someone keeps or works by hand is no matter of its circuit.
   if (site.against.has(id) || site.worked.has(id)) return true;
   if (!canTest(input, site.at.set)) return true;
   // An end resistor is watched all the time: where it is found there is nothing to take away.
   if (soughtOhms(input, site.at.set) !== undefined) return !readsTripped(site, input);
-  const { inputs } = measuredIf(site, testing(site, brain, test), "testing");
-  return (inputs[id]?.closed ?? false) !== (input.contact === "closed");
-}
-
-/** What a test makes of the circuit: a rail is dead, or every contact whose test pin hangs on the test line is tripped. */
-function testing({ at }: Site, { board }: Brain, test: string): Partial<Installation> {
-  if (board.rails.some((rail) => rail.id === test)) return { interrupted: new Set([test]) };
-  const terminals = new Set(board.outputs.find((output) => output.id === test)?.terminals ?? []);
-  const tripped = new Set(at.tripped);
-  for (const { from, to } of at.wires)
-    if (from.kind === "pin" && to.kind === "terminal" && terminals.has(to.terminal))
-      for (const contact of at.devices.find(({ id }) => id === from.device)?.profile.contacts ?? [])
-        if (contact.test === from.pin) tripped.add(partKey(contactPart(from.device, contact.id)));
-  return { tripped };
+  const opens = testOpens(site.at, site.celsius, input);
+  site.heard?.({ ...standing(site), what: "test", input: id }, `${opens}`);
+  return opens;
 }

@@ -92,6 +92,7 @@ describe("the step card", () => {
       within(await list())
         .getAllByRole("listitem")
         .map(({ textContent }) => textContent);
+    await screen.findByText(/single faults found that would show in this step/);
     expect((await told()).some((text) => text.includes("Edge, harbour leaf"))).toBe(true);
     // Lit, blinking, dark.
     for (const now of ["not told", "lit", "blinking"])
@@ -100,7 +101,7 @@ describe("the step card", () => {
     expect(left.length).toBeGreaterThan(1);
     for (const text of left) expect(text).toContain("Photocell, quay side");
     expect(left[0]).toMatch(/BEAM is dark\..*(With the power off|Wipe both lenses)/);
-    expect(screen.getByText(/single faults look like it here/)).toBeTruthy();
+    expect(screen.getByText(/single faults found that would look like it here/)).toBeTruthy();
     // One more tap, and nothing is told of it.
     await userEvent.click(screen.getByRole("button", { name: "BEAM dark" }));
     expect(screen.getByRole("button", { name: "BEAM not told" })).toBeTruthy();

@@ -1,4 +1,4 @@
-import type { SeenInstead, Sights, Step } from "@anvilcloud/core";
+import type { SeenInstead, Sights, SightsSoFar, Step } from "@anvilcloud/core";
 import { useState } from "react";
 import { useJobBench } from "../../../data/index.ts";
 import { useAnswer } from "../../../planner/index.ts";
@@ -63,20 +63,22 @@ export function Instead({ step }: { step: Step }) {
   const { plan } = useJobBench();
   const inUnits = useInUnits();
   const [seen, setSeen] = useState<SeenInstead>({});
-  const [part, setPart] = useState(0);
-  const sights = useAnswer([plan, step.id], (planner) => planner.sights(step.id, setPart));
+  const [soFar, setSoFar] = useState<SightsSoFar>();
+  const known = useAnswer([plan, step.id], (planner) => planner.sights(step.id, setSoFar));
   const { board } = plan.bundle;
+  const sights = known ?? soFar;
+  const tried = known ? 1 : (soFar?.tried ?? 0);
   return (
     <div style={{ display: "grid", gap: 12 }}>
       {step.ifNot && <p>{inUnits(step.ifNot)}</p>}
-      {!sights && <Loading what={`every single fault, ${Math.round(part * 100)} % tried`} />}
-      {sights && sights.faulty.length === 0 && (
+      {tried < 1 && <Loading what={`every single fault, ${Math.round(tried * 100)} % tried`} />}
+      {known?.faulty.length === 0 && (
         <Quiet>No single fault of what is wired shows in this step. Stop, and note what you see.</Quiet>
       )}
       {sights && sights.faulty.length > 0 && (
         <>
           <Told sights={sights} seen={seen} tell={setSeen} />
-          <Likely seen={seen} sights={sights} board={board} />
+          <Likely seen={seen} sights={sights} board={board} isAll={tried === 1} />
         </>
       )}
     </div>

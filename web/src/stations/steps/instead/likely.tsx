@@ -54,21 +54,27 @@ interface Props {
   seen: SeenInstead;
   sights: Sights;
   board: BoardProfile;
+  /** False while not every fault has been tried. */
+  isAll: boolean;
 }
 
 /** The single faults that would look like what was seen, likeliest first, each with what to do. */
-export function Likely({ seen, sights, board }: Props) {
+export function Likely({ seen, sights, board, isAll }: Props) {
   const [all, setAll] = useState(false);
   const { exact, faults } = likeliest(seen, sights);
+  const few = faults.length === 1 ? "fault" : "faults";
+  const soFar = isAll ? "" : " so far";
   const shown = all ? faults : faults.slice(0, first);
   return (
     <div>
       <Quiet role="status">
         {!tells(seen)
-          ? `${faults.length} single ${faults.length === 1 ? "fault" : "faults"} would show in this step, the most frequent first.`
+          ? `${faults.length} single ${few} found${soFar} that would show in this step, the most frequent first.`
           : exact
-            ? `${faults.length} single ${faults.length === 1 ? "fault looks" : "faults look"} like it here, the most frequent first.`
-            : "No single fault looks just like it here; these come nearest. Look for two at once, or for a dial or a value that stands otherwise."}
+            ? `${faults.length} single ${few} found${soFar} that would look like it here, the most frequent first.`
+            : isAll
+              ? "No single fault looks just like it here; these come nearest. Look for two at once, or for a dial or a value that stands otherwise."
+              : "No single fault tried so far looks just like it; these come nearest."}
       </Quiet>
       <List aria-label="What would look like it">
         {shown.map((each) => (
