@@ -10,7 +10,9 @@ import { parseArgs } from "node:util";
 import { Instrumenter } from "@stryker-mutator/instrumenter";
 
 const root = new URL("..", import.meta.url).pathname;
-const rules = ["circuit", "wiring", "controls", "state", "panel", "twin", "runsheet", "replay"];
+const rules = Object.keys(
+  JSON.parse(readFileSync(join(root, "scripts/mutants/holders.json"), "utf8")) as object,
+);
 const largestSample = 400;
 /** Changes of words and of data are no changes of rules. */
 const excludedMutations = ["StringLiteral", "ObjectLiteral", "Regex"];

@@ -1,31 +1,21 @@
 // One file for the mutation tester, with all it imports, so that a change is tried without loading three hundred modules:
-// the tests of the rules, those of the folder that is being mutated first, the long ones last.
-import { readdirSync } from "node:fs";
+// the tests of the folder that is being mutated first, then those of the folders that build upon it, the long ones last.
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { build } from "esbuild";
 
 const source = join(process.cwd(), "core/src");
-const folders = [
-  "job",
-  "circuit",
-  "wiring",
-  "controls",
-  "state",
-  "panel",
-  "twin",
-  "runsheet",
-  "plan",
-  "replay",
-  "record",
-];
 /** Tests that plan hundreds of jobs; they come when nothing shorter has noticed a change. */
 const long = ["plan/traps", "plan/any-job", "plan/every-board", "wiring/place/assign", "circuit/circuit"];
+
+/** Folders of rules, each with those whose tests hold it beside its own: what builds upon it at once. */
+const holders = JSON.parse(readFileSync(new URL("holders.json", import.meta.url), "utf8"));
 
 const own = process.env.MUTANTS_FOLDER ?? "";
 const rank = (file) =>
   (long.some((name) => file.startsWith(name)) ? 2 : 0) + (file.startsWith(`${own}/`) ? 0 : 1);
 
-const files = folders
+const files = [own, ...(holders[own] ?? [])]
   .flatMap((folder) =>
     readdirSync(join(source, folder), { recursive: true }).map((file) => `${folder}/${file}`),
   )

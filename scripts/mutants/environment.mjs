@@ -1,7 +1,7 @@
 // Passes over every test once one has failed: a change that is noticed needs no second witness.
-import { TestEnvironment } from "jest-environment-node";
+import PlainEnvironment from "../jest/plain-environment.mjs";
 
-export default class FirstFailure extends TestEnvironment {
+export default class FirstFailure extends PlainEnvironment {
   #failed = false;
 
   handleTestEvent(event) {

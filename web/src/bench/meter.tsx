@@ -51,7 +51,7 @@ export function Meter({ plan, bench }: { plan: ShownPlan; bench: Probes["bench"]
   return (
     <Frame aria-label="Meter">
       <Row style={{ justifyContent: "space-between" }}>
-        <SubHeading>Meter</SubHeading>
+        <SubHeading as="h2">Meter</SubHeading>
         <Segments label="Power for the meter" value={power} onChange={setPower} options={powers} />
       </Row>
       <Probes>

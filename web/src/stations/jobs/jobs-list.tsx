@@ -192,7 +192,8 @@ const columnsWith = (acts: JobActs): Column<JobSummary>[] => [
   },
   {
     id: "more",
-    head: "",
+    head: "What can be done",
+    hidesHead: true,
     cell: (job) => <JobMenu job={job} acts={acts} />,
     width: "52px",
     phone: "end",

@@ -21,6 +21,7 @@ import {
   type ReactNode,
   type Ref,
 } from "react";
+import { Hidden } from "../text.tsx";
 import { useInSight } from "./in-sight.ts";
 import { GroupHead, Head, Sheet } from "./style.ts";
 
@@ -28,6 +29,8 @@ import { GroupHead, Head, Sheet } from "./style.ts";
 export interface Column<Row> {
   id: string;
   head: string;
+  /** Set where only readers are told the head: each cell says by itself what it does. */
+  hidesHead?: boolean;
   cell: (row: Row) => ReactNode;
   /** What its rows are sorted by; a column without it is not sorted. */
   by?: (row: Row) => string | number;
@@ -158,7 +161,7 @@ export function DataTable<Row extends object>({
     <Sheet ref={sheet} aria-label={label} role="table" aria-rowcount={model.length + 1}>
       <thead role="rowgroup">
         <tr role="row">
-          {columns.map(({ id, head, by, isNumber, isMarked, width }) => (
+          {columns.map(({ id, head, hidesHead, by, isNumber, isMarked, width }) => (
             <th
               key={id}
               role="columnheader"
@@ -175,6 +178,8 @@ export function DataTable<Row extends object>({
                   {sortedBy?.by === id &&
                     (sortedBy.down ? <ArrowDown size={14} aria-hidden /> : <ArrowUp size={14} aria-hidden />)}
                 </Head>
+              ) : hidesHead ? (
+                <Hidden>{head}</Hidden>
               ) : (
                 head
               )}

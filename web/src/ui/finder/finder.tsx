@@ -117,6 +117,9 @@ interface Props {
   none: string;
 }
 
+/** What scrolls can be scrolled by keys: the list is a stop of its own after the field that walks it. */
+const reachable = (list: HTMLElement | null): void => list?.setAttribute("tabindex", "0");
+
 /** A list to look something up in: typing finds it by any of its words, arrows walk what is found, Enter chooses. */
 export function Finder({
   isFirst = true,
@@ -144,6 +147,7 @@ export function Finder({
       <List
         aria-label={label}
         items={heads}
+        ref={reachable}
         {...(several
           ? {
               selectionMode: "multiple",
