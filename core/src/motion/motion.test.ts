@@ -4,6 +4,7 @@ import { radians } from "../quantity/index.ts";
 import { integrated } from "../testing/ode.ts";
 import {
   advance,
+  behindOhms,
   contactForce,
   driveAmps,
   drivePush,
@@ -225,6 +226,37 @@ test("a drive held still draws its stall current, in proportion to its volts and
     holds(locking, { ...full, volts: 0 }),
     holds(swing, { ...full, volts: 0 }),
   ]).toEqual([...[false, true, false]]);
+});
+
+test("behind long leads a drive pushes and draws as much less as Ohm's law has it, and runs free as fast", () => {
+  // By hand: 24 V and 12 A are a winding of 2 Ω; with 0.5 Ω before it 24 / 2.5 = 9.6 A flow, four fifths.
+  const { thrust, stallAmps, freeSpeed } = behindOhms({ ...swing, stallAmps: 12 }, 0.5);
+  expect([stallAmps, thrust, freeSpeed]).toEqual([
+    expect.closeTo(9.6, 9),
+    expect.closeTo(192, 9),
+    swing.freeSpeed,
+  ]);
+  expect(behindOhms(swing, 0)).toEqual(swing);
+});
+
+test("a sash pushed out at its lower edge is closed by its weight about its hinge: m·g/2 times the sine of its angle", () => {
+  // By hand: half of 24 kg hangs on the edge; 0.4 m of stroke on 0.8 m of height are 0.5 rad.
+  const wall = pushedSash({ heightM: 0.8, massKg: 24 }, { travel: 0.6 });
+  expect(wall.pull(0.4)).toBeCloseTo(-12 * 9.81 * Math.sin(0.5), 1);
+  const roof = pushedSash({ heightM: 0.8, massKg: 24 }, { travel: 0.6, pitch: Math.PI / 6 });
+  expect(roof.pull(0)).toBeCloseTo(-12 * 9.81 * 0.5, 1);
+});
+
+test("a step is parted as soon as a leaf's edge may meet something stiff within it, as far as the edge goes in that time", () => {
+  // By hand: 0.5 rad/s at 2 m go 5 mm in 5 ms.
+  const leaf = { ...swingLeaf({ widthM: 2, heightM: 1.5, massKg: 80 }, {}), arm: 2 };
+  const ahead = (metres: number): Contact => ({
+    ...{ at: 1 + metres, stops: "opening", stiffness: 5e5, damping: 0 },
+  });
+  const motion = { at: 0.5, speed: 0.5 };
+  expect(partsOf(leaf, motion, [ahead(0.004)], 0.005)).toBeGreaterThan(1);
+  expect(partsOf(leaf, motion, [ahead(0.006)], 0.005)).toBe(1);
+  expect(partsOf(leaf, motion, [], 0.005)).toBe(1);
 });
 
 describe("against a general package (odex)", () => {
