@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { BehaviourId, BehaviourValue, BoardProfile } from "../../board/index.ts";
+import { menuValues, type BehaviourId, type BehaviourValue, type BoardProfile } from "../../board/index.ts";
 import { boardOnSite } from "../../job/index.ts";
 import { boardIds, bundleOn, tandrel } from "../../testing/shipped.ts";
 import { isDiscrete, type Wishes } from "../fit.ts";
@@ -127,6 +127,26 @@ test("of several controls that would make a dial count one moves, the nearest of
   expect(needed({})).toEqual(["K2"]);
   expect(needed({ switches: { GO: "opens" } })).toHaveLength(1);
   expect(needed({ switches: { K2: "on" } })).toEqual([]);
+});
+
+test("an entry that the menu does not show where all will stand is left as it was found, whatever is wanted of it", () => {
+  let wanted = 0;
+  for (const [id, board] of boards) {
+    const found = foundPositions(board);
+    const gated = menuValues(board).filter(({ item }) => item.when !== undefined);
+    const setBy = new Map(knobsOf(board, found).map(({ parts: [part = ""], ids }) => [part, ids]));
+    for (const wishes of gated.length ? drawWishes(board, 60, 11) : []) {
+      const { positions } = planControls(board, wishes, found);
+      const given = behavioursAt(board, positions);
+      for (const { item, delivered } of gated) {
+        if (isLive(item.when, positions, given)) continue;
+        const is = positions.values[item.id] ?? delivered;
+        expect([id, item.id, is]).toEqual([id, item.id, found.values[item.id] ?? delivered]);
+        if (setBy.get(item.id)?.some((behaviour) => wishes[behaviour] !== undefined)) wanted += 1;
+      }
+    }
+  }
+  expect(wanted).toBeGreaterThan(3);
 });
 
 test("wishes that fight are a least set on every board: all cannot hold, without any one the others do", () => {

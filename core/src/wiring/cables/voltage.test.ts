@@ -128,3 +128,17 @@ describe("trap 40: voltage drop at the far end", () => {
     expect(low(plan)).toEqual([]);
   });
 });
+
+test("trap 19: what is too much with cores cold alone is told, and what its cable always takes away is not", () => {
+  const { given } = planOn("quillmarsh-tandrel", ["brackwater-plain", "brackwater-clasp"]);
+  const over = (lengthM: number) => {
+    const job = structuredClone(given.job);
+    longRun(job, "converter-1", 5, 0.75);
+    longRun(job, "lock-1", lengthM, 0.5);
+    return planJob({ ...given, job }).findings.filter(({ code }) => code === "voltage-over");
+  };
+  // By hand: 32.5 V behind 8.5 V / 0.56 A leave 27.79 V at 310 mA, 0.79 V over what the lock bears. Two cores of 0.5 mm²
+  // (39 Ω/km) lose that over 33 m at 20 °C, and over 27 m already at 70 °C.
+  expect(over(30).map(({ subjects }) => subjects[0])).toEqual([{ kind: "device", id: "lock-1" }]);
+  expect(over(35)).toEqual([]);
+});
