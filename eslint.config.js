@@ -193,6 +193,7 @@ export default tseslint.config(
       "**/node_modules/**",
       "data/**",
       "test-results/**",
+      "coverage/**",
       "playwright-report/**",
     ],
   },

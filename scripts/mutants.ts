@@ -118,10 +118,10 @@ function tryAll(folder: string, ranges: readonly string[]): [file: string, Tried
     // Every ten seconds how many are tried; the outcome comes at the end.
     reporters: ["json", "progress-append-only"],
     jsonReporter: { fileName: report },
-    // Within the project, where the packages are found without links to them.
-    tempDirName: "test-results/mutants",
+    // Within the project, where the packages are found without links to them, and no other tool clears away.
+    tempDirName: "coverage/mutants",
     symlinkNodeModules: false,
-    ignorePatterns: ["web", "e2e", "server", "bench", "data", "docs/screenshots", "test-results"],
+    ignorePatterns: ["web", "e2e", "server", "bench", "data", "docs/screenshots", "test-results", "coverage"],
     disableTypeChecks: false,
     allowConsoleColors: false,
   };

@@ -44,12 +44,16 @@ const Field = styled(SearchField)`
   }
 `;
 
-const List = styled(ListBox)`
+/** What scrolls can be scrolled by keys: a stop of its own after the field that walks the list. */
+const Scrolled = styled.div`
   margin-top: ${space.s};
   max-height: min(52dvh, 460px);
   overflow: auto;
-  outline: none;
   border-top: 1px solid ${color.line};
+`;
+
+const List = styled(ListBox)`
+  outline: none;
   header {
     position: sticky;
     top: 0;
@@ -117,9 +121,6 @@ interface Props {
   none: string;
 }
 
-/** What scrolls can be scrolled by keys: the list is a stop of its own after the field that walks it. */
-const reachable = (list: HTMLElement | null): void => list?.setAttribute("tabindex", "0");
-
 /** A list to look something up in: typing finds it by any of its words, arrows walk what is found, Enter chooses. */
 export function Finder({
   isFirst = true,
@@ -144,38 +145,39 @@ export function Finder({
           <Input placeholder={hint} />
         </div>
       </Field>
-      <List
-        aria-label={label}
-        items={heads}
-        ref={reachable}
-        {...(several
-          ? {
-              selectionMode: "multiple",
-              selectedKeys: chosen,
-              onSelectionChange: (keys: Selection) => {
-                if (keys !== "all") onChosen?.(new Set([...keys].map(String)));
-              },
-            }
-          : { onAction: (key: string | number) => onChoose?.(String(key)) })}
-        renderEmptyState={() => <p style={{ padding: 12 }}>{none}</p>}
-      >
-        {({ head, things: under }) => (
-          <ListBoxSection id={`head ${head}`}>
-            <Header>{head}</Header>
-            <Collection items={under}>
-              {(thing) => (
-                <Item id={thing.id} textValue={thing.text} data-unfit={thing.isUnfit || undefined}>
-                  <span>
-                    {thing.text}
-                    {thing.says && <small>{thing.says}</small>}
-                  </span>
-                  {several && <i aria-hidden>{chosen.has(thing.id) ? "✓" : ""}</i>}
-                </Item>
-              )}
-            </Collection>
-          </ListBoxSection>
-        )}
-      </List>
+      <Scrolled tabIndex={0}>
+        <List
+          aria-label={label}
+          items={heads}
+          {...(several
+            ? {
+                selectionMode: "multiple",
+                selectedKeys: chosen,
+                onSelectionChange: (keys: Selection) => {
+                  if (keys !== "all") onChosen?.(new Set([...keys].map(String)));
+                },
+              }
+            : { onAction: (key: string | number) => onChoose?.(String(key)) })}
+          renderEmptyState={() => <p style={{ padding: 12 }}>{none}</p>}
+        >
+          {({ head, things: under }) => (
+            <ListBoxSection id={`head ${head}`}>
+              <Header>{head}</Header>
+              <Collection items={under}>
+                {(thing) => (
+                  <Item id={thing.id} textValue={thing.text} data-unfit={thing.isUnfit || undefined}>
+                    <span>
+                      {thing.text}
+                      {thing.says && <small>{thing.says}</small>}
+                    </span>
+                    {several && <i aria-hidden>{chosen.has(thing.id) ? "✓" : ""}</i>}
+                  </Item>
+                )}
+              </Collection>
+            </ListBoxSection>
+          )}
+        </List>
+      </Scrolled>
     </Autocomplete>
   );
 }
