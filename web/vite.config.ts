@@ -37,5 +37,13 @@ export default defineConfig({
     // The browser test holds the first page to 250 kB of script, compressed. The warning counts it unpacked, and the PDF
     // package with its font, fetched only when a PDF is asked for, is the largest.
     chunkSizeWarningLimit: 1_000,
+    rolldownOptions: {
+      output: {
+        // What nearly every page needs comes in a few files: on a phone each request costs more than what it brings.
+        codeSplitting: {
+          groups: [{ name: "ui", test: /web\/src\/(ui|theme|data)\/|core\/src\//, minShareCount: 10 }],
+        },
+      },
+    },
   },
 });
