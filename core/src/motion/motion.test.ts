@@ -249,7 +249,7 @@ test("a sash pushed out at its lower edge is closed by its weight about its hing
 
 test("a step is parted as soon as a leaf's edge may meet something stiff within it, as far as the edge goes in that time", () => {
   // By hand: 0.5 rad/s at 2 m go 5 mm in 5 ms.
-  const leaf = { ...swingLeaf({ widthM: 2, heightM: 1.5, massKg: 80 }, {}), arm: 2 };
+  const leaf = { ...swingLeaf({ widthM: 2, heightM: 1.5, massKg: 80 }, { travel: 1.5 }), arm: 2 };
   const ahead = (metres: number): Contact => ({
     ...{ at: 1 + metres, stops: "opening", stiffness: 5e5, damping: 0 },
   });

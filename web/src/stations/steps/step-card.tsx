@@ -226,7 +226,15 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
       {step.readings && <Readings asked={step.readings} answering={answering} />}
       <TextInput label="Note" value={note} onChange={answering.setNote} hint="kept with the answer" />
       <Said step={step} withdraw={() => say("withdrawn")} />
-      <details open={answering.why} onToggle={(event) => answering.setWhy(event.currentTarget.open)}>
+      <details
+        open={answering.why}
+        style={{ scrollMarginTop: 16 }}
+        onToggle={({ currentTarget }) => {
+          answering.setWhy(currentTarget.open);
+          // Opened by the answer, it would lie under the fold.
+          if (currentTarget.open) currentTarget.scrollIntoView?.({ block: "start" });
+        }}
+      >
         <Opener>
           <SubHeading as="span">If you do not see it</SubHeading>
         </Opener>
