@@ -10,3 +10,6 @@ class NoResizes {
 }
 Object.assign(globalThis, { TextDecoder, TextEncoder, ResizeObserver: NoResizes });
 Object.assign(globalThis.CSS ?? (globalThis.CSS = {} as typeof CSS), { escape: (text: string) => text });
+
+// jsdom lays nothing out, and cannot scroll.
+if (typeof HTMLElement !== "undefined") HTMLElement.prototype.scrollIntoView ??= () => {};

@@ -1,7 +1,7 @@
 import { addCost, free } from "./cost.ts";
 import { cheapestOption, costOfNumbered } from "./cost-of.ts";
 import { components } from "./components.ts";
-import { leftOut, numbered, type Picks } from "./numbered.ts";
+import { leftOut, numbered, type Numbered, type Picks } from "./numbered.ts";
 import type { Assignment, Item, Shared } from "./problem.ts";
 import { SlotFlow } from "./relax.ts";
 import { isSearched, search } from "./search.ts";
@@ -34,7 +34,7 @@ export function assign<T>(items: readonly Item<T>[], shared: Shared): Assignment
 }
 
 /** Items that compete for slots alone. */
-const settledBySlots = (part: ReturnType<typeof numbered>): Picks => [
+const settledBySlots = (part: Numbered): Picks => [
   ...new SlotFlow(
     part,
     part.items.map((_, at) => at),

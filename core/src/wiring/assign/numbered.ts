@@ -8,6 +8,7 @@ export interface Way {
   limits: readonly number[];
 }
 
+/** Something to place, with its ways in the order of its options; the cost of none of them, and mA drawn by any. */
 export interface NumberedItem {
   ways: readonly Way[];
   unplaced: Cost;
@@ -39,6 +40,7 @@ class Numbers {
 const usesOf = ({ slots: [one, other] }: Way, slot: number): number =>
   Number(one === slot) + Number(other === slot);
 
+/** The same problem by numbers; items and ways keep their order. */
 export function numbered<T>(items: readonly Item<T>[], shared: Shared): Numbered {
   const slots = new Numbers();
   const limits = new Numbers();

@@ -1,4 +1,4 @@
-import { compareCost, type Cost } from "./cost.ts";
+import { compareCost, sumCost, type Cost } from "./cost.ts";
 import { Decided } from "./decided.ts";
 import { leftOut, overLimits, type Numbered, type NumberedItem, type Picks } from "./numbered.ts";
 import { apartFromSteady } from "./steady.ts";
@@ -80,8 +80,6 @@ function once<T>(known: Map<string, T>, key: string, make: () => T): T {
   return made;
 }
 
-const sumOf = (a: Cost, b: Cost, c: Cost): Cost => [a[0] + b[0] + c[0], a[1] + b[1] + c[1]];
-
 /** True of what has one way to go and takes no slot. */
 const isFixed = ({ ways, takesSlots }: NumberedItem): boolean => ways.length === 1 && !takesSlots;
 
@@ -112,10 +110,10 @@ export function search(given: Numbered): { picks: Picks; proved: boolean } {
     const uses = slotsTried.map((slot) => decided.uses[slot]!).join();
     const slots = level.slotsBeside(decided, uses);
     const loads = level.loadsBeside(decided);
-    const bound = lifted(sumOf(decided.cost, slots.bound, loads.bound));
+    const bound = lifted(sumCost([decided.cost, slots.bound, loads.bound]));
     if (best && compareCost(bound, best.cost) >= 0) return;
     if (metBefore(level, uses) || ++nodes > mostNodes) return;
-    const [grave, light] = sumOf(decided.cost, slots.cost, loads.cost);
+    const [grave, light] = sumCost([decided.cost, slots.cost, loads.cost]);
     const over = overLimits(
       decided.loads.map((load, limit) => load + slots.loads[limit]! + loads.loads[limit]!),
       bears,

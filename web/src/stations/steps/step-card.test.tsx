@@ -11,7 +11,7 @@ import { jest } from "@jest/globals";
 import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useJobBench } from "../../data/index.ts";
-import { fakeServer, netloft, renderInJob } from "../../testing/bench.tsx";
+import { fakeServer, netloft, renderInJob, settled } from "../../testing/bench.tsx";
 import { setUnits } from "../../ui/index.ts";
 import { UnstoredAnswers } from "../job/unstored.tsx";
 import { HoldTimer } from "./hold-timer.tsx";
@@ -81,6 +81,24 @@ describe("the step card", () => {
     await userEvent.click(screen.getByRole("button", { name: "Not seen" }));
     expect(posted(sent)[0]).toMatchObject({ outcome: "not-seen", effects: [] });
     await screen.findByRole("list", { name: "What would look like it" });
+  });
+
+  test("what a missing sight may mean comes into view as it is answered, and not where it was answered before", async () => {
+    const brought = jest.fn();
+    const { scrollIntoView } = HTMLElement.prototype;
+    HTMLElement.prototype.scrollIntoView = brought;
+    fakeServer();
+    await renderInJob(netloft(), <Card start="do:power-up:on" />);
+    await userEvent.click(screen.getByRole("button", { name: "Not seen" }));
+    await screen.findByRole("list", { name: "What would look like it" });
+    await waitFor(() => expect(brought).toHaveBeenCalledTimes(1));
+    // Folded and opened again by hand, the page stays where it is.
+    const opener = screen.getByText("If you do not see it");
+    await userEvent.click(opener);
+    await userEvent.click(opener);
+    await settled();
+    expect(brought).toHaveBeenCalledTimes(1);
+    HTMLElement.prototype.scrollIntoView = scrollIntoView;
   });
 
   test("not seen: each lamp is tapped to what was seen instead, and only what would look so is left, with what to do", async () => {

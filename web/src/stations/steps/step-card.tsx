@@ -1,5 +1,6 @@
 import { handlesOf, heldBy, sentence, type Gate, type Step, type StepEntry } from "@anvilcloud/core";
 import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
+import { useRef } from "react";
 import { useNavigate } from "react-router";
 import { styled } from "styled-components";
 import { useRan } from "../../bench/index.ts";
@@ -173,8 +174,12 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
   // Power is given only once the plan knows of every answer before it.
   const unread = planning && step.effects.some((effect) => effect.kind === "power" && effect.on);
   const waits = waitText(gates, closed, unread);
-  const send = (outcome: StepEntry["outcome"], extra: Pick<StepEntry, "note" | "readings">) =>
-    answer(step, outcome, extra);
+  // Only an answer given now brings what it may mean into view: one given before would pass over the cautions above.
+  const asksWhy = useRef(false);
+  const send = (outcome: StepEntry["outcome"], extra: Pick<StepEntry, "note" | "readings">) => {
+    asksWhy.current = outcome === "not-seen";
+    return answer(step, outcome, extra);
+  };
   const { note, say, ...answering } = useAnswerStep({
     step,
     entry,
@@ -231,8 +236,8 @@ export function StepCard({ step, steps }: { step: Step; steps: Steps }) {
         style={{ scrollMarginTop: 16 }}
         onToggle={({ currentTarget }) => {
           answering.setWhy(currentTarget.open);
-          // Opened by the answer, it would lie under the fold.
-          if (currentTarget.open) currentTarget.scrollIntoView?.({ block: "start" });
+          if (currentTarget.open && asksWhy.current) currentTarget.scrollIntoView({ block: "start" });
+          asksWhy.current = false;
         }}
       >
         <Opener>
