@@ -200,19 +200,6 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {
-    files: ["**/*.{ts,tsx}"],
-    languageOptions: { parserOptions: { project: "./tsconfig.json", tsconfigRootDir: import.meta.dirname } },
-    rules: {
-      "@typescript-eslint/switch-exhaustiveness-check": [
-        "error",
-        { considerDefaultExhaustiveForUnions: true },
-      ],
-      "@typescript-eslint/no-floating-promises": ["error", { allowForKnownSafeCalls: ["test", "describe"] }],
-      "@typescript-eslint/await-thenable": "error",
-      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: false }],
-    },
-  },
-  {
     languageOptions: { globals: { ...globals.node } },
     rules: {
       "@typescript-eslint/consistent-type-imports": "error",

@@ -1,13 +1,9 @@
 import { ESLint } from "eslint";
-import tseslint from "typescript-eslint";
 
-/**
- * What the lint rules say of a line, as if it stood in a file of the core. Without the rules that ask for types: these
- * would lint what the file holds on the disk, not the line, wherever the parser takes itself to run but once.
- */
+/** What the lint rules say of a line, as if it stood in a file of the core. */
 async function said(line: string): Promise<string[]> {
   const root = new URL("../../../", import.meta.url).pathname;
-  const eslint = new ESLint({ cwd: root, overrideConfig: tseslint.configs.disableTypeChecked });
+  const eslint = new ESLint({ cwd: root });
   const [result] = await eslint.lintText(`${line}\n`, { filePath: `${root}core/src/quantity/trig.ts` });
   return result!.messages.map(({ message }) => message);
 }
