@@ -8,7 +8,7 @@ export default defineConfig({
   fullyParallel: true,
   globalSetup: "./filled.ts",
   // A test waits more than it works: more of them than cores keep both busy.
-  workers: 2,
+  workers: 3,
   reporter: [["list"]],
   projects: [{ name: "journeys", testMatch: "*.spec.ts" }],
   testIgnore: "prove/**",
