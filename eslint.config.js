@@ -208,7 +208,11 @@ export default tseslint.config(
     },
   },
   { files: ["server/**/*.ts"], rules: { "no-restricted-imports": ["error", { patterns: [noWeb] }] } },
-  { files: ["web/**/*.{ts,tsx}"], rules: { "no-restricted-imports": ["error", { patterns: [noServer] }] } },
+  {
+    files: ["web/**/*.{ts,tsx}"],
+    languageOptions: { globals: { ...globals.browser } },
+    rules: { "no-restricted-imports": ["error", { patterns: [noServer] }] },
+  },
   ...layerRules("core/src", coreLayers, [noFramework]),
   ...stageRules,
   pureCore,
@@ -219,8 +223,8 @@ export default tseslint.config(
   },
   {
     files: ["web/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.{ts,tsx}"],
     plugins: { "react-hooks": reactHooks },
-    languageOptions: { globals: { ...globals.browser } },
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {

@@ -9,7 +9,7 @@ export default defineConfig({
   globalSetup: "./filled.ts",
   // A test waits more than it works: more of them than cores keep both busy.
   workers: 3,
-  reporter: [["list"]],
+  reporter: [["list"], ["./ledger.ts", { journeys: 8, steps: 1_000 }]],
   projects: [{ name: "journeys", testMatch: "*.spec.ts" }],
   testIgnore: "prove/**",
   outputDir: "../test-results",

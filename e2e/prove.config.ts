@@ -5,6 +5,7 @@ import config from "./playwright.config.ts";
 export default defineConfig(config, {
   testDir: "prove",
   testIgnore: [],
+  reporter: [["list"], ["./ledger.ts", { journeys: 60, steps: 10_000 }]],
   projects: [
     { name: "walk", testMatch: "walk.spec.ts" },
     { name: "views", testMatch: "*.spec.ts", testIgnore: "walk.spec.ts" },

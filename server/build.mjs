@@ -9,10 +9,15 @@ const external = [...dependenciesOf("package.json"), ...dependenciesOf("../core/
   (name) => !name.startsWith("@anvilcloud/"),
 );
 
-/** Builds the server and its worker into a folder: `main.js`, `worker.js` and what they share. */
-export const buildServer = (outdir) =>
+const programs = ["src/main.ts", "src/work/worker.ts"];
+
+/**
+ * Builds the server and its worker into a folder: `main.js`, `worker.js` and what they share; beside them further programs,
+ * each by its path from here.
+ */
+export const buildServer = (outdir, further = []) =>
   build({
-    entryPoints: ["src/main.ts", "src/work/worker.ts"].map((path) => new URL(path, import.meta.url).pathname),
+    entryPoints: [...programs, ...further].map((path) => new URL(path, import.meta.url).pathname),
     outdir,
     entryNames: "[name]",
     // What only a server for other machines needs is loaded by that one alone.

@@ -14,7 +14,7 @@ import {
   shippedDevices,
   usualDevices,
 } from "../testing/shipped.ts";
-import { ranOf, saidOf } from "../testing/ran.ts";
+import { saidOf } from "../testing/ran.ts";
 
 /** A job on a board that is found in any state and wanted in another, so that most of its controls must be moved. */
 function movedJob(id: string): JobPlan {
@@ -178,23 +178,6 @@ test("a value chosen in a procedure of the profile's own is moved by its step", 
   procedure!.steps[0]!.do = [{ choose: { item: "stop-acts", as: "01" } }];
   const step = planJob(bundle).sheet.find((each) => each.id.startsWith(`do:${procedure!.id}:`))!;
   expect(step.effects).toContainEqual({ kind: "values", to: { "stop-acts": "01" } });
-});
-
-test("lamps are looked at all together when power comes, and else where they change or where it is asked for", () => {
-  for (const { id, plan } of plans) {
-    const all = plan.bundle.board.lamps.map((lamp) => lamp.id);
-    for (const { id: step, station, effects, alwaysSee = [] } of plan.sheet) {
-      if (station !== "power-up") continue;
-      const looked = ranOf(plan, step).see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
-      if (effects.some((effect) => effect.kind === "power" && effect.on))
-        expect([id, step, looked.map(({ lamp }) => lamp)]).toEqual([id, step, all]);
-      else
-        for (const { lamp, is, was, meanwhile } of looked) {
-          const asked = is !== was || meanwhile !== undefined || alwaysSee.includes(lamp);
-          expect([id, step, lamp, asked]).toEqual([id, step, lamp, true]);
-        }
-    }
-  }
 });
 
 test("a battery is joined last without power where the board lives on it, and under power everywhere else", () => {

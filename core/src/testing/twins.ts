@@ -34,13 +34,13 @@ const withCams = (drive: DeviceProfile): DeviceProfile =>
  * A job on a board with its usual devices and so many leaves, each with the drive that suits it; its beams can be tested
  * where that is wished.
  */
-function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobBundle {
+function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}, firmware = ""): JobBundle {
   const tested = wishes["photocell-test"] === true;
   const devices = usualDevices(id).map((device) =>
     tested && device === "oddlume-glance" ? "oddlume-vigil" : device,
   );
   const battery = shippedBoard(id).battery ? ["quillmarsh-reserve"] : [];
-  const bundle = bundleOn(id, [...devices, ...battery], wishes);
+  const bundle = bundleOn(id, [...devices, ...battery], wishes, firmware);
   const wanted = wishes["limit-sensing"];
   if (wanted === "magnets" && bundle.board.inputs.some(({ takes }) => takes.includes("limits")))
     bundle.devices = bundle.devices.map((device) => (device.kind === "drive" ? withCams(device) : device));
@@ -56,9 +56,9 @@ function usualSite(id: string, leaves?: number, wishes: Job["wishes"] = {}): Job
 const planned = new Map<string, JobPlan>();
 
 /** The same, planned with these wishes: once for each. A test that changes it plans its own. */
-export function usualPlan(id: string, leaves?: number, wishes: Job["wishes"] = {}): JobPlan {
-  const key = `${id} ${leaves ?? ""} ${JSON.stringify(wishes)}`;
-  const plan = planned.get(key) ?? planOnce(usualSite(id, leaves, wishes));
+export function usualPlan(id: string, leaves?: number, wishes: Job["wishes"] = {}, firmware = ""): JobPlan {
+  const key = `${id} ${leaves ?? ""} ${firmware} ${JSON.stringify(wishes)}`;
+  const plan = planned.get(key) ?? planOnce(usualSite(id, leaves, wishes, firmware));
   planned.set(key, plan);
   return plan;
 }

@@ -14,6 +14,7 @@ import { openDatabase } from "../db/open.ts";
 import { addSession, hasSession } from "../store/access.ts";
 import { freshFolder } from "../testing/folders.ts";
 import { filledDatabase, filledFile, readLog, root } from "../testing/serve.ts";
+import { built } from "../testing/built.ts";
 import { start, ended } from "../testing/program.ts";
 import { backup } from "./backup.ts";
 import { restore } from "./restore.ts";
@@ -185,9 +186,10 @@ test("who has signed out since a backup was made is not in again once it is rest
 
 test("the commands say in a sentence what they did, or why not", async () => {
   const file = await filledFile({ demo: true });
-  const run = (script: string, ...args: string[]) => {
+  const programs = { backup: await built("backup"), restore: await built("restore") };
+  const run = (command: keyof typeof programs, ...args: string[]) => {
     const env = { ...process.env, NODE_OPTIONS: "", DATABASE: file };
-    const all = ["--import", "tsx", join(root, `scripts/${script}.ts`), ...args];
+    const all = [programs[command], ...args];
     const { status, stdout, stderr } = spawnSync(process.execPath, all, { cwd: root, env, encoding: "utf8" });
     return { status, said: stdout + stderr };
   };

@@ -1,12 +1,13 @@
 import type { AddressInfo } from "node:net";
 import { parseBundle } from "@anvilcloud/core";
+import { cases } from "../../../core/src/testing/sample.ts";
 import request from "supertest";
 import { serve } from "../testing/serve.ts";
 import { dice, mutated, type Right } from "../testing/mutate/index.ts";
 import { send } from "../testing/send.ts";
 
 /** A short form of what `npm run attack -- requests` does a hundred thousand times. */
-const count = 1_000;
+const count = cases(400);
 
 test("no request, however it is spoilt, gives a fault of the server, and what is stored stays sound", async () => {
   const { app, knex } = await serve({ demo: true });

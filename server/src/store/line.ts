@@ -46,7 +46,8 @@ export async function writeLine(trx: Knex, id: string): Promise<void> {
     .whereIn("kind", closingKinds)
     .orderBy("seq", "desc")
     .first("kind", "at", trx.raw("json_extract(body, '$.reason') AS reason"))) as
-    { kind: (typeof closingKinds)[number]; at: string; reason: string | null } | undefined;
+    | { kind: (typeof closingKinds)[number]; at: string; reason: string | null }
+    | undefined;
   const { customer, town, address, installer, board_name, board_maker, months, ...own } = job;
   const handedOverAt = closing?.kind === "handed-over" ? closing.at : null;
   const words = [job.title, customer, town, address, installer, board_maker, board_name, id];

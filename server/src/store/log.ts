@@ -39,7 +39,8 @@ export async function readLogPage(
 /** Every page of a job's log as it stands now, one after the other; what is added meanwhile is left out. */
 export async function* logPages(knex: Knex, jobId: string): AsyncGenerator<LogEntry[]> {
   const row = (await knex("log").where({ job_id: jobId }).max({ last: "seq" }).first()) as
-    { last: number | null } | undefined;
+    | { last: number | null }
+    | undefined;
   for (let after: number | null = 0; after !== null;) {
     const page: LogPage = await readLogPage(knex, jobId, after, row?.last ?? 0);
     yield page.log;

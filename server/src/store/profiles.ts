@@ -153,7 +153,8 @@ export async function removeOwn(
 ): Promise<"removed" | "missing" | "shipped" | "used"> {
   return write(knex, async (trx) => {
     const row = (await trx("profiles").where({ kind, id, revision }).first("origin")) as
-      { origin: Origin } | undefined;
+      | { origin: Origin }
+      | undefined;
     if (!row) return "missing";
     if (row.origin === "shipped") return "shipped";
     if (await isUsed(trx, kind, id, revision)) return "used";
@@ -165,7 +166,8 @@ export async function removeOwn(
 /** The newest revision of a profile; undefined where there is none. */
 async function newestRevision(knex: Knex, kind: Kind, id: string): Promise<number | undefined> {
   const row = (await knex("profiles").where({ kind, id }).max({ newest: "revision" }).first()) as
-    { newest: number | null } | undefined;
+    | { newest: number | null }
+    | undefined;
   return row?.newest ?? undefined;
 }
 

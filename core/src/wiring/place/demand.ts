@@ -53,7 +53,9 @@ export type Demand =
 
 /** What feeds a load by way of a relay: a rail of the board, one that a device makes, or the board's own mains spur. */
 export type RelayFeed =
-  { kind: "rail"; rail: Rail } | { kind: "made"; made: MadeRail } | { kind: "spur"; volts: number };
+  | { kind: "rail"; rail: Rail }
+  | { kind: "made"; made: MadeRail }
+  | { kind: "spur"; volts: number };
 
 /** A task that a relay is set to for the sake of a load. */
 export type RelayTask = "moving" | "courtesy" | "lock" | "traffic-go" | "traffic-wait";

@@ -5,7 +5,19 @@ import { useNavigate, useParams } from "react-router";
 import useSWR from "swr";
 import { FaceViewer, saveText, useBoardView } from "../../bench/index.ts";
 import { boardKey, boardSourceAddress, getJson, getText, HighlightProvider } from "../../data/index.ts";
-import { Button, Failed, Loading, Notice, OffPaper, Quiet, Row, Segments, SubHeading, Tabs, Title } from "../../ui/index.ts";
+import {
+  Button,
+  Failed,
+  Loading,
+  Notice,
+  OffPaper,
+  Quiet,
+  Row,
+  Segments,
+  SubHeading,
+  Tabs,
+  Title,
+} from "../../ui/index.ts";
 import { BoardFacts } from "./board-facts.tsx";
 import { BoardPanel } from "./board-panel.tsx";
 import { BoardMemory, BoardProcedures } from "./board-procedures.tsx";
@@ -81,8 +93,8 @@ function BoardView({ board }: { board: BoardProfile }) {
             {board.maker} {board.name}
           </Title>
           <Quiet>
-            {purposeLabel(board.purpose)}, revision {board.revision}, firmware {board.firmware.join(", ")}. Known
-            from: {board.source.from}.
+            {purposeLabel(board.purpose)}, revision {board.revision}, firmware {board.firmware.join(", ")}.
+            Known from: {board.source.from}.
           </Quiet>
         </div>
         <Tools board={board} />

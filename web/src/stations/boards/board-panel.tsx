@@ -1,4 +1,12 @@
-import { gestureText, handlesOf, sentence, setsText, type BoardProfile, type MenuItem, type Panel } from "@anvilcloud/core";
+import {
+  gestureText,
+  handlesOf,
+  sentence,
+  setsText,
+  type BoardProfile,
+  type MenuItem,
+  type Panel,
+} from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
@@ -22,7 +30,8 @@ const startedText = ({ programs, procedures }: BoardProfile, id: string): string
   programs.find((each) => each.id === id)?.label ?? procedures.find((each) => each.id === id)?.title ?? id;
 
 function itemText(board: BoardProfile, item: MenuItem): string {
-  if (item.menu) return `opens ${board.panel?.menus.find((menu) => menu.id === item.menu)?.label ?? item.menu}`;
+  if (item.menu)
+    return `opens ${board.panel?.menus.find((menu) => menu.id === item.menu)?.label ?? item.menu}`;
   if (item.does) return `starts: ${startedText(board, item.does)}`;
   if (item.flips) return item.flips;
   if (item.number) {
@@ -30,7 +39,10 @@ function itemText(board: BoardProfile, item: MenuItem): string {
     return `${from} to ${to}${unit ? ` ${unit}` : ""} by ${step}, delivered ${delivered}: ${setsText(item.number.sets)}`;
   }
   return (item.choices ?? [])
-    .map((choice) => `${choice.shows === choice.reads ? choice.shows : `${choice.shows} ${choice.reads}`}${choice.shows === item.delivered ? " (delivered)" : ""}`)
+    .map(
+      (choice) =>
+        `${choice.shows === choice.reads ? choice.shows : `${choice.shows} ${choice.reads}`}${choice.shows === item.delivered ? " (delivered)" : ""}`,
+    )
     .join("; ");
 }
 

@@ -1,4 +1,11 @@
-import { conditionText, fitBoard, labelsOf, programText, type BoardProfile, type Procedure } from "@anvilcloud/core";
+import {
+  conditionText,
+  fitBoard,
+  labelsOf,
+  programText,
+  type BoardProfile,
+  type Procedure,
+} from "@anvilcloud/core";
 import { styled } from "styled-components";
 import { color, size, space } from "../../theme/index.ts";
 import { Mark, Quiet, SubHeading } from "../../ui/index.ts";
@@ -43,7 +50,8 @@ function ProcedureText({ board, procedure }: { board: BoardProfile; procedure: P
         <span>{procedure.station ?? "when needed"}</span>
       </summary>
       <Quiet>
-        {needs.length > 0 && `Needs: ${needs.map((need) => conditionText(need, labelsOf(board))).join("; ")}. `}
+        {needs.length > 0 &&
+          `Needs: ${needs.map((need) => conditionText(need, labelsOf(board))).join("; ")}. `}
         {windowSeconds && `The board listens for ${windowSeconds} s. `}
         {clears.length > 0 && `Clears ${names(clears)}. `}
         {keeps.length > 0 && `Keeps ${names(keeps)}. `}
@@ -68,7 +76,8 @@ function Programs({ board }: { board: BoardProfile }) {
   if (!board.programs.length)
     return (
       <Quiet>
-        This profile tells what happens and has no programs: what its steps change is claimed, and nothing runs.
+        This profile tells what happens and has no programs: what its steps change is claimed, and nothing
+        runs.
       </Quiet>
     );
   return board.programs.map((program) => (

@@ -30,7 +30,9 @@ export function BoardRevisions({ board }: { board: BoardProfile }) {
   const isLast = data.revisions.length === 1;
   return (
     <>
-      <Quiet>What was written here and no job was made with can be removed; its number is free again then.</Quiet>
+      <Quiet>
+        What was written here and no job was made with can be removed; its number is free again then.
+      </Quiet>
       <ul>
         {data.revisions.map(({ revision, origin }) => (
           <Removable

@@ -1,16 +1,17 @@
-import { onRevision, type BoardProfile, type JobBundle, type RevisionEffect, type BoardUse, type StoredJob } from "@anvilcloud/core";
+import {
+  onRevision,
+  type BoardProfile,
+  type JobBundle,
+  type RevisionEffect,
+  type BoardUse,
+  type StoredJob,
+} from "@anvilcloud/core";
 import { usePlanner } from "../../planner/index.ts";
 import { useState } from "react";
 import { Link } from "react-router";
 import { styled } from "styled-components";
 import useSWR from "swr";
-import {
-  boardUseKey,
-  bundleAddress,
-  getJson,
-  jobKey,
-  putJob,
-} from "../../data/index.ts";
+import { boardUseKey, bundleAddress, getJson, jobKey, putJob } from "../../data/index.ts";
 import { color, size, space } from "../../theme/index.ts";
 import { Button, Failed, Loading, Notice, Quiet, Row } from "../../ui/index.ts";
 
@@ -46,7 +47,8 @@ function EffectText({ effect }: { effect: RevisionEffect }) {
       </Notice>
     );
   const { cores, settings, steps, findings } = effect;
-  const quiet = ![cores, steps, findings].some((each) => each.added.length + each.removed.length) && !settings.length;
+  const quiet =
+    ![cores, steps, findings].some((each) => each.added.length + each.removed.length) && !settings.length;
   return (
     <>
       {quiet && <Quiet>Nothing in the plan of this job changes.</Quiet>}

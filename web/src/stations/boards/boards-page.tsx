@@ -7,7 +7,8 @@ import useSWR from "swr";
 import { BoardFace, restView } from "../../bench/index.ts";
 import { boardsKey, getJson, HighlightProvider, postBoard } from "../../data/index.ts";
 import { color, narrow, size, space } from "../../theme/index.ts";
-import { Button,
+import {
+  Button,
   Choice,
   Empty,
   FileButton,
@@ -83,9 +84,7 @@ function BoardCard({ board, jobs }: { board: BoardProfile; jobs: number }) {
           {board.maker} {board.name}
         </strong>
         <span>{purposeLabel(board.purpose)}</span>
-        <Quiet as="span">
-          {board.summary}
-        </Quiet>
+        <Quiet as="span">{board.summary}</Quiet>
         <Quiet as="span">
           revision {board.revision}, {jobs === 0 ? "no job" : jobs === 1 ? "1 job" : `${jobs} jobs`}
         </Quiet>

@@ -24,13 +24,18 @@ interface Sent {
 function serve(answers: Record<string, unknown>): Sent[] {
   const sent: Sent[] = [];
   globalThis.fetch = ((address: string, init: RequestInit = {}) => {
-    sent.push({ method: init.method ?? "GET", address, body: init.body ? JSON.parse(String(init.body)) : undefined });
+    sent.push({
+      method: init.method ?? "GET",
+      address,
+      body: init.body ? JSON.parse(String(init.body)) : undefined,
+    });
     const answer = answers[address];
     const ok = answer !== undefined || init.method !== undefined;
     return Promise.resolve({
       ok,
       status: ok ? 200 : 404,
-      json: () => Promise.resolve(answer ?? { title: "No such board", detail: "There is no such board here." }),
+      json: () =>
+        Promise.resolve(answer ?? { title: "No such board", detail: "There is no such board here." }),
       text: () => Promise.resolve(String(answer)),
     });
   }) as unknown as typeof fetch;
@@ -98,7 +103,9 @@ describe("one board", () => {
 
   test("a part that is pointed at says what it is", async () => {
     fireEvent.pointerEnter(await screen.findByRole("img", { name: /^Terminal P5,/ }));
-    expect(screen.getByText(/Edge: wants a contact that rests closed, to P1 · end resistor 8200 Ω/)).toBeTruthy();
+    expect(
+      screen.getByText(/Edge: wants a contact that rests closed, to P1 · end resistor 8200 Ω/),
+    ).toBeTruthy();
     fireEvent.pointerEnter(screen.getByRole("img", { name: /^Key \+/ }));
     expect(screen.getByText("Key + · outside the menu: Opens the gate.")).toBeTruthy();
   });
@@ -162,7 +169,9 @@ describe("the jobs on a board", () => {
       revision: 2,
       links: tandrel.links.filter((link) => link.id !== "link-edge"),
       inputs: tandrel.inputs.map((input) =>
-        input.id === "edge" ? { ...input, link: undefined, off: undefined, guards: [], terminal: "C4" } : input,
+        input.id === "edge"
+          ? { ...input, link: undefined, off: undefined, guards: [], terminal: "C4" }
+          : input,
       ),
     };
     moved.inputs = moved.inputs.filter((input) => input.id !== "open");
@@ -202,7 +211,11 @@ describe("revisions", () => {
       { revision: 2, origin: "own" },
       { revision: 1, origin: "retired" },
     ];
-    const sent = serve({ [key]: tandrel, [`${key}/revisions`]: { revisions }, [`${key}/jobs`]: { jobs: [] } });
+    const sent = serve({
+      [key]: tandrel,
+      [`${key}/revisions`]: { revisions },
+      [`${key}/jobs`]: { jobs: [] },
+    });
     show(`/boards/${tandrel.id}`);
     fireEvent.click(await screen.findByRole("tab", { name: "Jobs" }));
     await screen.findByText(/^Revision 1, came with an earlier version/);
@@ -211,7 +224,9 @@ describe("revisions", () => {
     expect(sent.some(({ method }) => method === "DELETE")).toBe(false);
     fireEvent.click(screen.getByRole("button", { name: "Remove it for good" }));
     await waitFor(() =>
-      expect(sent).toContainEqual(expect.objectContaining({ method: "DELETE", address: `${key}?revision=2` })),
+      expect(sent).toContainEqual(
+        expect.objectContaining({ method: "DELETE", address: `${key}?revision=2` }),
+      ),
     );
   });
 });

@@ -5,7 +5,9 @@ import {
   withHeading,
   type BoardProfile,
   type Inspected,
-  type Problem, type BoardUse } from "@anvilcloud/core";
+  type Problem,
+  type BoardUse,
+} from "@anvilcloud/core";
 import { CheckCircle2, Save } from "lucide-react";
 import { useEffect, useState } from "react";
 import { useBlocker, useNavigate, useParams, useSearchParams } from "react-router";
@@ -129,14 +131,15 @@ function Runs({ board }: { board: BoardProfile }) {
   if (!board.programs.length)
     return (
       <Quiet>
-        It has no programs: what its procedures change is claimed and nothing runs. Add programs, and each procedure
-        is tried by its gestures.
+        It has no programs: what its procedures change is claimed and nothing runs. Add programs, and each
+        procedure is tried by its gestures.
       </Quiet>
     );
   if (!problems.length)
     return (
       <Row>
-        <CheckCircle2 size={20} aria-hidden /> Run by its gestures, all {procedures} procedures end where they claim.
+        <CheckCircle2 size={20} aria-hidden /> Run by its gestures, all {procedures} procedures end where they
+        claim.
       </Row>
     );
   return (
@@ -151,13 +154,17 @@ function Runs({ board }: { board: BoardProfile }) {
 }
 
 function UseNote({ id, revision }: { id: string | undefined; revision: number | undefined }) {
-  const { data } = useSWR<{ jobs: BoardUse[] }, Error>(id && /^[\w-]+$/.test(id) ? boardUseKey(id) : null, getJson);
+  const { data } = useSWR<{ jobs: BoardUse[] }, Error>(
+    id && /^[\w-]+$/.test(id) ? boardUseKey(id) : null,
+    getJson,
+  );
   const jobs = data?.jobs ?? [];
   if (!jobs.length) return null;
   return (
     <Quiet>
-      {jobs.length === 1 ? "One job rests" : `${jobs.length} jobs rest`} on this board. Each keeps its revision until
-      you take revision {revision} on the board's page under Jobs, where you see first what it does.
+      {jobs.length === 1 ? "One job rests" : `${jobs.length} jobs rest`} on this board. Each keeps its
+      revision until you take revision {revision} on the board's page under Jobs, where you see first what it
+      does.
     </Quiet>
   );
 }
@@ -218,7 +225,11 @@ function Editor({ start, title }: { start: string; title: string }) {
           <span style={{ whiteSpace: "pre-line", overflowWrap: "anywhere" }}>{refusal}</span>
         </Notice>
       )}
-      <Dialog title="Leave without saving?" isOpen={blocker.state === "blocked"} onClose={() => blocker.reset?.()}>
+      <Dialog
+        title="Leave without saving?"
+        isOpen={blocker.state === "blocked"}
+        onClose={() => blocker.reset?.()}
+      >
         <p>What was written here since the last save is lost when you leave.</p>
         <Row style={{ justifyContent: "flex-end" }}>
           <Button $kind="outlined" onPress={() => blocker.reset?.()}>
@@ -274,7 +285,12 @@ export function Component() {
     revalidateOnFocus: false,
     revalidateOnReconnect: false,
   });
-  if (!source) return <Page><Editor start={blankBoard()} title="New board" /></Page>;
+  if (!source)
+    return (
+      <Page>
+        <Editor start={blankBoard()} title="New board" />
+      </Page>
+    );
   return (
     <Page>
       {error && <Failed what="This profile" error={error} retry={() => void mutate()} />}

@@ -28,8 +28,18 @@ describe("where the cursor stands", () => {
     ["rails:\n  - { id: a, kind: ¦", ["rails", "[]"], "kind", ""],
     ["rails:\n  - { id: a, plus: [R¦", ["rails", "[]", "plus", "[]"], undefined, "R"],
     ["rails:\n  - id: a\n# note\n\n  - id: b\n    fe¦", ["rails", "[]"], undefined, "fe"],
-    ["dials:\n  - id: A\n    zones:\n      - { from: 0, to: 1, sets: { for¦", ["dials", "[]", "zones", "[]", "sets"], undefined, "for"],
-    ["procedures:\n  - id: p\n    steps:\n      - id: s\n        do:\n          ho¦", ["procedures", "[]", "steps", "[]", "do"], undefined, "ho"],
+    [
+      "dials:\n  - id: A\n    zones:\n      - { from: 0, to: 1, sets: { for¦",
+      ["dials", "[]", "zones", "[]", "sets"],
+      undefined,
+      "for",
+    ],
+    [
+      "procedures:\n  - id: p\n    steps:\n      - id: s\n        do:\n          ho¦",
+      ["procedures", "[]", "steps", "[]", "do"],
+      undefined,
+      "ho",
+    ],
     ['summary: "a, { b"\nlab¦', [], undefined, "lab"],
   ])("%j", (text, path, key, word) => {
     const place = at(text);
@@ -42,7 +52,8 @@ describe("where the cursor stands", () => {
   });
 
   test("in every place of every line of a whole profile it says something, and never fails", () => {
-    for (let offset = 0; offset <= tandrel.length; offset += 401) expect(placeAt(tandrel, offset).path).toBeDefined();
+    for (let offset = 0; offset <= tandrel.length; offset += 401)
+      expect(placeAt(tandrel, offset).path).toBeDefined();
   });
 });
 
@@ -50,14 +61,18 @@ describe("what can stand at the cursor", () => {
   test("keys by the schema, without those that stand there", () => {
     expect(words("¦")).toEqual(expect.arrayContaining(["format", "blocks", "procedures"]));
     expect(words("format: anvilcloud/board@3\n¦")).not.toContain("format");
-    expect(words("rails:\n  - { id: a, ¦ }")).toEqual(expect.arrayContaining(["label", "feeds", "limitMilliamps"]));
+    expect(words("rails:\n  - { id: a, ¦ }")).toEqual(
+      expect.arrayContaining(["label", "feeds", "limitMilliamps"]),
+    );
   });
 
   test("words of a choice, with on and off in quotes", () => {
     expect(words("purpose: ¦")).toEqual(expect.arrayContaining(["swing-gate", "radio"]));
     expect(words("rails:\n  - kind: ¦")).toEqual(["dc", "ac"]);
     expect(words("dips:\n  - delivered: [¦")).toEqual(expect.arrayContaining(['"on"', '"off"']));
-    expect(words("panel:\n  opens:\n    - { by: [{ ¦")).toEqual(expect.arrayContaining(["hold", "press", "together"]));
+    expect(words("panel:\n  opens:\n    - { by: [{ ¦")).toEqual(
+      expect.arrayContaining(["hold", "press", "together"]),
+    );
   });
 
   test("names of this board: terminals, commons, links, keys, memories", () => {
@@ -69,7 +84,9 @@ describe("what can stand at the cursor", () => {
   });
 
   test("what the schema says of a key stands beside it", () => {
-    const [found] = suggestions(schema, at("dials:\n  - { swe¦"), board).filter((each) => each.text === "sweep");
+    const [found] = suggestions(schema, at("dials:\n  - { swe¦"), board).filter(
+      (each) => each.text === "sweep",
+    );
     expect(found?.detail).toContain("clockwise through 12");
     const [needed] = suggestions(schema, at("¦"), board).filter((each) => each.text === "firmware");
     expect(needed?.detail).toMatch(/^needed: /);

@@ -134,7 +134,11 @@ function names(board: BoardProfile, { path, key }: YamlPlace): string[] {
 }
 
 /** Everything that can stand at the cursor, by the schema and by what the profile has so far. */
-export function suggestions(schema: JsonSchema, place: YamlPlace, board: BoardProfile | undefined): Suggestion[] {
+export function suggestions(
+  schema: JsonSchema,
+  place: YamlPlace,
+  board: BoardProfile | undefined,
+): Suggestion[] {
   const inList = place.path.at(-1) === "[]";
   const named = board ? names(board, place).map((text): Suggestion => ({ text, kind: "value" })) : [];
   if (place.key !== undefined) return [...values(schemasAt(schema, [...place.path, place.key])), ...named];

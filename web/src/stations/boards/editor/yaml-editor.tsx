@@ -20,8 +20,14 @@ const look = EditorView.theme({
   ".cm-activeLine, .cm-activeLineGutter": { backgroundColor: color.accentSoft },
   "&.cm-focused": { outline: "none" },
   ".cm-cursor": { borderLeftColor: color.ink },
-  "&.cm-focused .cm-selectionBackground, .cm-selectionBackground": { backgroundColor: `${color.noteSoft} !important` },
-  ".cm-tooltip": { backgroundColor: color.surface, color: color.ink, border: `1px solid ${color.strongLine}` },
+  "&.cm-focused .cm-selectionBackground, .cm-selectionBackground": {
+    backgroundColor: `${color.noteSoft} !important`,
+  },
+  ".cm-tooltip": {
+    backgroundColor: color.surface,
+    color: color.ink,
+    border: `1px solid ${color.strongLine}`,
+  },
   ".cm-tooltip-autocomplete ul li[aria-selected]": { backgroundColor: color.accent, color: color.onAccent },
   ".cm-completionDetail": { fontStyle: "normal", fontFamily: font.text, whiteSpace: "normal" },
 });

@@ -1,0 +1,104 @@
+import type { End } from "../../board/index.ts";
+import type { Brain, BrainEvent } from "../../twin/index.ts";
+import { edgeOf } from "../../twin/plant/index.ts";
+import { tickSeconds, twinDoes, twinRuns, type Twin } from "../../twin/step/index.ts";
+
+/** Seconds from one look to the next. */
+export const lookEach = 0.05;
+
+/** How an installation stood in a moment. */
+export interface Look {
+  /** Seconds since it began. */
+  at: number;
+  /** Way of each leaf's edge from closed, m. */
+  edges: readonly number[];
+  /** What is put on each drive, V. */
+  volts: readonly number[];
+  /** Where the board has its leaves go. */
+  toward: End | undefined;
+}
+
+/** A run as it was played and looked at. Nothing is kept of what the board says of itself but its order and its events. */
+export interface Recording {
+  name: string;
+  looks: readonly Look[];
+  /** When something was done to it, s, by name. */
+  marks: Readonly<Record<string, number>>;
+  events: readonly (BrainEvent & { seconds: number })[];
+  /** Way of each leaf's edge from closed to open, m. */
+  ways: readonly number[];
+}
+
+/** Looks on as a twin is played with, twenty times a second. */
+export class Recorder {
+  private readonly looks: Look[] = [];
+  private readonly marks: Record<string, number> = {};
+  private readonly events: (BrainEvent & { seconds: number })[] = [];
+  private told = 0;
+
+  constructor(
+    private readonly name: string,
+    readonly twin: Twin,
+  ) {
+    const each = Math.round(lookEach / tickSeconds);
+    twin.onlooker = {
+      at: twin.ticks,
+      looks: () => {
+        this.look();
+        return twin.ticks + each;
+      },
+    };
+    this.look();
+  }
+
+  private get seconds() {
+    return this.twin.ticks * tickSeconds;
+  }
+
+  private look(): void {
+    const { brain, plant } = this.twin;
+    const leaves = Object.values(plant.leaves);
+    this.looks.push({
+      at: this.seconds,
+      edges: leaves.map(edgeOf),
+      volts: leaves.map(({ drive }) => drive.volts),
+      toward: brain.run?.toward,
+    });
+    for (; this.told < brain.events.length; this.told += 1)
+      this.events.push({ ...brain.events[this.told]!, seconds: this.seconds });
+  }
+
+  /** Does something at the board, under a name. */
+  does(mark: string, act: (brain: Brain) => void): this {
+    this.marks[mark] = this.seconds;
+    twinDoes(this.twin, act);
+    this.look();
+    return this;
+  }
+
+  /** Lets it run until this holds, or so long at most. */
+  until(holds: (twin: Twin) => boolean, most: number): this {
+    for (let n = 0; n < most / 0.1 && !holds(this.twin); n += 1) twinRuns(this.twin, 0.1);
+    return this;
+  }
+
+  /** Lets it run until its leaves stand, or so long at most. */
+  rests(most = 150): this {
+    twinRuns(this.twin, 0.2);
+    return this.until(({ brain }) => !brain.run, most);
+  }
+
+  /** Lets it run so long. */
+  runs(seconds: number): this {
+    twinRuns(this.twin, seconds);
+    return this;
+  }
+
+  /** What was seen. */
+  recording(): Recording {
+    this.look();
+    const { name, looks, marks, events } = this;
+    const ways = Object.values(this.twin.plant.leaves).map(({ body }) => body.travel * body.arm);
+    return { name, looks, marks, events, ways };
+  }
+}
