@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Locator, Page } from "@playwright/test";
+import { fileHandedOver } from "./hand-over.ts";
 import { expect, test } from "./server.ts";
 
 /** Goes on with the key for the next until something has the focus. */
@@ -98,13 +99,7 @@ test("a whole job by keys alone: begun, surveyed, wired, commissioned, handed ov
   for (const station of ["Wire", "Power up", "Prove", "Hand over"])
     await expect(page.getByRole("link", { name: new RegExp(`^${station}, settled`) })).toBeVisible();
 
-  await page.reload();
-  await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
-  const downloading = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Job file" }).click();
-  const file = await (await downloading).path();
-  await page.getByRole("link", { name: "Record", exact: true }).click();
-  await expect(page.getByRole("article", { name: "Record" })).toContainText("next service");
+  const file = await fileHandedOver(page, "Brisa Holloway-Tarn");
 
   await page.goto(demo);
   const choosing = page.waitForEvent("filechooser");

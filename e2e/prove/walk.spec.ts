@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
+import { fileHandedOver } from "../hand-over.ts";
 import { expect, test } from "../server.ts";
 import { addDevices, beginJob, openPart } from "../survey.ts";
 import { walkSteps } from "../walk-steps.ts";
@@ -71,14 +72,7 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await page.getByRole("button", { name: "Hand over" }).click();
   await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
 
-  await page.reload();
-  await expect(page.getByText(/Handed over to Brisa Holloway-Tarn/)).toBeVisible();
-  const downloading = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Job file" }).click();
-  const file = await (await downloading).path();
-
-  await page.getByRole("link", { name: "Record", exact: true }).click();
-  await expect(page.getByRole("article", { name: "Record" })).toContainText("next service");
+  const file = await fileHandedOver(page, "Brisa Holloway-Tarn");
   await expect(page.getByRole("table", { name: "Results" })).toContainText("Learning the travel, 3 of 3");
 
   await page.goto(empty);

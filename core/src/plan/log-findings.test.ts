@@ -1,5 +1,4 @@
-import type { LogEntry } from "../job/index.ts";
-import { answered, bundleOn, usualDevices } from "../testing/shipped.ts";
+import { answered, bundleOn, forgotten, usualDevices } from "../testing/shipped.ts";
 import { planJob } from "./plan.ts";
 
 const codes = (bundle: Parameters<typeof planJob>[0]) => planJob(bundle).nowFindings.map(({ code }) => code);
@@ -24,17 +23,7 @@ test("traps 41 and 45: travel forgotten after it was learned, and a force proof 
     const given = bundleOn(id, usualDevices(id));
     const done = answered(given, planJob(given).sheet);
     expect(codes(done).filter((code) => /learning-lost|force-proof/.test(code))).toEqual([]);
-    const reset: LogEntry = {
-      kind: "step",
-      id: "reset",
-      at: "2026-12-01T09:00:00.000Z",
-      by: "",
-      step: "do:reset",
-      station: "travel",
-      title: "Limits forgotten",
-      outcome: "seen",
-      effects: [{ kind: "forget", what: "travel" }],
-    };
+    const reset = forgotten("travel");
     expect(codes({ ...done, log: [...done.log, reset] })).toEqual(
       expect.arrayContaining(["learning-lost", "force-proof-void"]),
     );

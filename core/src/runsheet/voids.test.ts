@@ -3,7 +3,15 @@ import { behavioursAt } from "../controls/index.ts";
 import { boardOnSite, type Job, type JobBundle, type LogEntry } from "../job/index.ts";
 import { planJob } from "../plan/index.ts";
 import { moves, target } from "../testing/keys.ts";
-import { planOnce, answered, boardIds, bundleOn, demoBundle, usualDevices } from "../testing/shipped.ts";
+import {
+  planOnce,
+  answered,
+  boardIds,
+  bundleOn,
+  demoBundle,
+  forgotten,
+  usualDevices,
+} from "../testing/shipped.ts";
 import { answersOf } from "./voids.ts";
 
 /** Whole jobs, every step seen, on two boards of different manner: dials and switches, and a menu with wizard. */
@@ -105,17 +113,7 @@ describe.each(whole)("on %s", (_name, bundle) => {
     const { sheet } = planOnce(given);
     const learn = sheet.find(({ effects }) => effects.some((effect) => effect.kind === "learn"))!;
     const what = learn.effects.flatMap((effect) => (effect.kind === "learn" ? [effect.what] : []));
-    const reset: LogEntry = {
-      kind: "step",
-      id: "reset",
-      at: "2026-12-01T09:00:00.000Z",
-      by: "",
-      step: "do:reset",
-      station: "travel",
-      title: "Limits forgotten",
-      outcome: "seen",
-      effects: what.map((each) => ({ kind: "forget", what: each })),
-    };
+    const reset = forgotten(...what);
     const { stations, reasons, done } = after(given, () => {}, [reset]);
     expect(stations).toEqual(["travel", "force"]);
     expect(reasons.every((reason) => / was forgotten since\.$/.test(reason))).toBe(true);

@@ -1,4 +1,4 @@
-import { parseBoard, type BoardProfile } from "../board/index.ts";
+import { parseBoard, type BoardProfile, type MenuItem } from "../board/index.ts";
 import { refusal, shippedBoard } from "./shipped.ts";
 
 /** What is broken, on which board, how, and what a person is told: where, what was expected and found, what to do. */
@@ -12,3 +12,23 @@ export function refusesEach(cases: readonly Broken[]): void {
     expect(refusal(() => parseBoard(board, "x"))).toMatch(told);
   });
 }
+
+/** The shipped boards that are broken, by the last of their names. */
+export const [tandrel, quernish, pewlark, slathorn, drawmel, hoistrum, grellock, umbrick] = [
+  "quillmarsh-tandrel",
+  "osierbeck-quernish",
+  "marlstreet-pewlark",
+  "furzel-slathorn",
+  "pengrath-drawmel",
+  "hexby-hoistrum",
+  "tarn-grellock",
+  "tessock-umbrick",
+] as const;
+
+/** An entry of a board's menus, a procedure, a program, by its id. */
+export const partsOf = (board: BoardProfile) => ({
+  item: (id: string): MenuItem =>
+    board.panel!.menus.flatMap((menu) => menu.items).find((each) => each.id === id)!,
+  procedure: (id: string) => board.procedures.find((each) => each.id === id)!,
+  program: (id: string) => board.programs.find((each) => each.id === id)!,
+});

@@ -11,6 +11,7 @@ import {
   readPreset,
   type Job,
   type JobBundle,
+  type LogEntry,
   type LeafId,
 } from "../job/index.ts";
 import { answerStep, type Step } from "../runsheet/index.ts";
@@ -228,6 +229,19 @@ export function answered(
   });
   return { ...bundle, log: [...bundle.log, ...entries] };
 }
+
+/** An answer by which these memories were emptied, after they were learned. */
+export const forgotten = (...memories: string[]): LogEntry => ({
+  kind: "step",
+  id: "reset",
+  at: "2026-12-01T09:00:00.000Z",
+  by: "",
+  step: "do:reset",
+  station: "travel",
+  title: "Limits forgotten",
+  outcome: "seen",
+  effects: memories.map((what) => ({ kind: "forget", what })),
+});
 
 /** The job planned with every step for which `take` is true answered as seen. */
 export function planAfter(bundle: JobBundle, take: (step: Step) => boolean): JobPlan {

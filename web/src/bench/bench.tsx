@@ -4,7 +4,7 @@ import { useState } from "react";
 import { styled } from "styled-components";
 import { useLights } from "../data/index.ts";
 import { color, print, size, space } from "../theme/index.ts";
-import { Row, Segments } from "../ui/index.ts";
+import { ringed, Row, Segments } from "../ui/index.ts";
 import { FaceViewer } from "./face-viewer.tsx";
 import { deviceNumbers } from "./geometry.ts";
 import { HighlightChoice } from "./highlight-choice.tsx";
@@ -42,13 +42,7 @@ const Legend = styled.ol`
   }
   b {
     flex: none;
-    display: grid;
-    place-items: center;
-    width: 24px;
-    height: 24px;
-    border: 1.5px solid ${color.ink};
-    border-radius: 50%;
-    font-size: ${size.tiny};
+    ${ringed}
   }
 `;
 

@@ -20,4 +20,16 @@ export { Opener, StandingLink } from "./standing.tsx";
 export { Empty, Failed, Loading, Whole } from "./states.tsx";
 export { Scroll } from "./scroll.tsx";
 export { Tabs } from "./tabs.tsx";
-export { Heading, Hidden, Mark, OffPaper, Panel, Quiet, Row, SubHeading, Title, WhereRoom } from "./text.tsx";
+export {
+  Heading,
+  Hidden,
+  Mark,
+  OffPaper,
+  Panel,
+  Quiet,
+  Row,
+  ringed,
+  SubHeading,
+  Title,
+  WhereRoom,
+} from "./text.tsx";

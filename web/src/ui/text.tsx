@@ -23,6 +23,19 @@ export const Quiet = styled.p`
   font-size: ${size.small};
 `;
 
+/** The number of a device in its ring, as the drawing has it. */
+export const ringed = css`
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid ${color.ink};
+  border-radius: 50%;
+  font-size: ${size.tiny};
+  font-style: normal;
+  font-weight: 700;
+`;
+
 /** Terminal, switch or dial names: figures and letters that cannot be mistaken. */
 export const Mark = styled.span`
   font-family: ${font.mono};

@@ -1,19 +1,16 @@
-import { refusesEach, type Broken } from "../../testing/broken.ts";
-import type { BoardProfile, MenuItem } from "../index.ts";
-
-const tandrel = "quillmarsh-tandrel";
-const quernish = "osierbeck-quernish";
-const pewlark = "marlstreet-pewlark";
-const slathorn = "furzel-slathorn";
-const drawmel = "pengrath-drawmel";
-const hoistrum = "hexby-hoistrum";
-const grellock = "tarn-grellock";
-const umbrick = "tessock-umbrick";
-
-const item = (board: BoardProfile, id: string): MenuItem =>
-  board.panel!.menus.flatMap((menu) => menu.items).find((each) => each.id === id)!;
-
-const procedure = (board: BoardProfile, id: string) => board.procedures.find((each) => each.id === id)!;
+import {
+  type Broken,
+  drawmel,
+  grellock,
+  hoistrum,
+  partsOf,
+  pewlark,
+  quernish,
+  refusesEach,
+  slathorn,
+  tandrel,
+  umbrick,
+} from "../../testing/broken.ts";
 
 const cases: Broken[] = [
   // The panel
@@ -26,13 +23,13 @@ const cases: Broken[] = [
   [
     "an entry that leads nowhere",
     slathorn,
-    (b) => (item(b, "to-run").menu = "runing"),
+    (b) => (partsOf(b).item("to-run").menu = "runing"),
     /panel\.menus\[2\]\.items\[1\]\.menu: .*found "runing"/,
   ],
   [
     "a menu nothing leads to",
     slathorn,
-    (b) => (item(b, "to-run").menu = "protection"),
+    (b) => (partsOf(b).item("to-run").menu = "protection"),
     /panel\.menus\[4\]: expected a way in, found "running"\. Let an entry of another menu lead here/,
   ],
   [
@@ -53,31 +50,31 @@ const cases: Broken[] = [
   [
     "an entry that is two things",
     slathorn,
-    (b) => (item(b, "push").does = "soft-reset"),
+    (b) => (partsOf(b).item("push").does = "soft-reset"),
     /panel\.menus\[1\]\.items\[2\]: expected one of menu, number, choices, does, flips, found "number, does"/,
   ],
   [
     "a number that runs backwards",
     slathorn,
-    (b) => (item(b, "push").number!.from = 20),
+    (b) => (partsOf(b).item("push").number!.from = 20),
     /items\[2\]\.number: expected from under to, found "20 to 10"/,
   ],
   [
     "a number delivered between its steps",
     slathorn,
-    (b) => (item(b, "slow").number!.delivered = 9),
+    (b) => (partsOf(b).item("slow").number!.delivered = 9),
     /number\.delivered: expected a step from 0 to 30 by 2, found 9/,
   ],
   [
     "a choice delivered that is none",
     slathorn,
-    (b) => (item(b, "brake").delivered = "02"),
+    (b) => (partsOf(b).item("brake").delivered = "02"),
     /items\[0\]\.delivered: expected choice of this board .*found "02"/,
   ],
   [
     "more characters than the display has",
     slathorn,
-    (b) => (item(b, "brake").shows = "brk"),
+    (b) => (partsOf(b).item("brake").shows = "brk"),
     /items\[0\]\.shows: expected at most 2 characters, found "brk"/,
   ],
   ["numbers that nothing raises", slathorn, (b) => delete b.panel!.more, /panel: expected more and less/],
@@ -102,7 +99,7 @@ const cases: Broken[] = [
   [
     "an entry that starts nothing",
     grellock,
-    (b) => (item(b, "f91").does = "erase"),
+    (b) => (partsOf(b).item("f91").does = "erase"),
     /\.does: expected program of this board .*found "erase"/,
   ],
   // Lamps, display, codes
@@ -170,73 +167,73 @@ const cases: Broken[] = [
   [
     "a key that is not there",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[1]!.do = [{ hold: { key: "RUN", seconds: 3 } }]),
+    (b) => (partsOf(b).procedure("learn-travel").steps[1]!.do = [{ hold: { key: "RUN", seconds: 3 } }]),
     /procedures\[2\]\.steps\[1\]\.do\.hold\.key: .*found "RUN"/,
   ],
   [
     "a learn that never ends",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[2]!.claims = { learn: "travel" }),
+    (b) => (partsOf(b).procedure("learn-travel").steps[2]!.claims = { learn: "travel" }),
     /procedures\[2\]\.steps: expected a step that ends the mode, with claims: \{ mode: idle \}, found "learning"\. .*a learn must end/,
   ],
   [
     "a learn that learns nothing",
     tandrel,
-    (b) => (procedure(b, "learn-travel").steps[2]!.claims = { mode: "idle" }),
+    (b) => (partsOf(b).procedure("learn-travel").steps[2]!.claims = { mode: "idle" }),
     /procedures\[2\]\.steps: expected a step that learns something/,
   ],
   [
     "a procedure that waits for what nothing can cause",
     tandrel,
-    (b) => procedure(b, "learn-travel").needs.push({ mode: "listening", learned: "remote" }),
+    (b) => partsOf(b).procedure("learn-travel").needs.push({ mode: "listening", learned: "remote" }),
     /procedures\[2\]\.needs\[6\]: expected something that a procedure of this board can cause before it.*It would wait for ever/,
   ],
   [
     "a reset silent about a memory",
     pewlark,
-    (b) => (procedure(b, "full-reset").keeps = []),
+    (b) => (partsOf(b).procedure("full-reset").keeps = []),
     /keeps: expected every memory of the board among clears and keeps, found "nothing of keypads"/,
   ],
   [
     "a reset that clears and keeps the same",
     pewlark,
-    (b) => procedure(b, "full-reset").keeps.push("travel"),
+    (b) => partsOf(b).procedure("full-reset").keeps.push("travel"),
     /keeps\[1\]: expected a memory it does not clear, found "travel"/,
   ],
   [
     "a reset that forgets nothing",
     slathorn,
-    (b) => (procedure(b, "restore-values").steps[0]!.claims = {}),
+    (b) => (partsOf(b).procedure("restore-values").steps[0]!.claims = {}),
     /clears\[0\]: expected a memory that one of its steps forgets, found "values"/,
   ],
   [
     "a memory nobody has",
     pewlark,
-    (b) => (procedure(b, "first-command").steps[2]!.claims.learn = ["travel", "curve"]),
+    (b) => (partsOf(b).procedure("first-command").steps[2]!.claims.learn = ["travel", "curve"]),
     /claims\.learn: expected memory of this board .*found "curve"/,
   ],
   [
     "a procedure for more leaves than there are",
     slathorn,
-    (b) => (procedure(b, "learn-magnets").leaves = 2),
+    (b) => (partsOf(b).procedure("learn-magnets").leaves = 2),
     /leaves: expected at most 1, as the board drives, found 2/,
   ],
   [
     "a menu entry chosen that is not there",
     slathorn,
-    (b) => (procedure(b, "learn-magnets").steps[1]!.do = [{ choose: { item: "lern" } }]),
+    (b) => (partsOf(b).procedure("learn-magnets").steps[1]!.do = [{ choose: { item: "lern" } }]),
     /do\.choose\.item: expected menu entry of this board .*found "lern"/,
   ],
   [
     "a control set to what it cannot stand at",
     umbrick,
-    (b) => (procedure(b, "pair").steps[0]!.do = [{ set: { control: "JP", to: "in" } }]),
+    (b) => (partsOf(b).procedure("pair").steps[0]!.do = [{ set: { control: "JP", to: "in" } }]),
     /do\.set\.to: expected a position of JP \(on, parked\), found "in"/,
   ],
   [
     "a commit that is not there",
     slathorn,
-    (b) => (procedure(b, "save-values").steps[0]!.claims = { commit: "store" }),
+    (b) => (partsOf(b).procedure("save-values").steps[0]!.claims = { commit: "store" }),
     /claims\.commit: expected commit gesture of this board \(save-list\), found "store"/,
   ],
   // Slots and cards

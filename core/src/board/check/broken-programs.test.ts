@@ -1,77 +1,77 @@
-import { refusesEach, type Broken } from "../../testing/broken.ts";
-import type { BoardProfile } from "../index.ts";
-
-const tandrel = "quillmarsh-tandrel";
-const pewlark = "marlstreet-pewlark";
-const quernish = "osierbeck-quernish";
-
-const program = (board: BoardProfile, id: string) => board.programs.find((each) => each.id === id)!;
+import { type Broken, partsOf, pewlark, quernish, refusesEach, tandrel } from "../../testing/broken.ts";
 
 const cases: Broken[] = [
   [
     "a program nothing begins",
     tandrel,
-    (b) => (program(b, "listen").on = []),
+    (b) => (partsOf(b).program("listen").on = []),
     /programs\[1\]\.on: expected what it begins with, found nothing\. Add a trigger/,
   ],
   [
     "a trigger that is two things",
     tandrel,
-    (b) => Object.assign(program(b, "listen").on[0]!, { command: "open" }),
+    (b) => Object.assign(partsOf(b).program("listen").on[0]!, { command: "open" }),
     /programs\[1\]\.on\[0\]: expected one of by, command, power/,
   ],
   [
     "a phase that does two things",
     tandrel,
-    (b) => Object.assign(program(b, "learn").phases[0]!, { forget: "travel" }),
+    (b) => Object.assign(partsOf(b).program("learn").phases[0]!, { forget: "travel" }),
     /programs\[0\]\.phases\[0\]: expected one of mode, run, .* found "mode, forget"/,
   ],
   [
     "a phase that learns what the board does not keep",
     tandrel,
-    (b) => program(b, "learn").phases.push({ learn: "pace" }),
+    (b) => partsOf(b).program("learn").phases.push({ learn: "pace" }),
     /programs\[0\]\.phases\[5\]\.learn: expected memory of this board .*found "pace"/,
   ],
   [
     "a phase that waits for nothing",
     tandrel,
-    (b) => program(b, "listen").phases.push({ await: { times: 1 } }),
+    (b) =>
+      partsOf(b)
+        .program("listen")
+        .phases.push({ await: { times: 1 } }),
     /phases\[4\]\.await: expected by, heard or when/,
   ],
   [
     "a cycle within a cycle",
     quernish,
-    (b) => program(b, "learn-half-way").phases[5]!.phases!.push({ cycle: 9, phases: [{ beeps: 1 }] }),
+    (b) =>
+      partsOf(b)
+        .program("learn-half-way")
+        .phases[5]!.phases!.push({ cycle: 9, phases: [{ beeps: 1 }] }),
     /phases\[5\]\.phases: expected no cycle within a cycle, found 3\. Write the inner one out/,
   ],
   [
     "a question without its answers",
     quernish,
-    (b) => delete program(b, "learn-half-way").phases[1]!.asks!.yes,
+    (b) => delete partsOf(b).program("learn-half-way").phases[1]!.asks!.yes,
     /phases\[1\]\.asks: expected yes or no, found nothing\. Say by which gesture/,
   ],
   [
     "a refusal that shows a code the board has not",
     pewlark,
-    (b) => (program(b, "learn").refuses[0]!.code = "9"),
+    (b) => (partsOf(b).program("learn").refuses[0]!.code = "9"),
     /refuses\[0\]\.code: expected code of this board .*found "9"/,
   ],
   [
     "a reason to break off that is none",
     tandrel,
-    (b) => program(b, "learn").aborts.push({}),
+    (b) => partsOf(b).program("learn").aborts.push({}),
     /aborts\[3\]: expected by or when/,
   ],
   [
     "two gestures for one hold in one state",
     tandrel,
-    (b) => (program(b, "wipe").on[0]!.by = { hold: { key: "TAKE", seconds: 3 } }),
+    (b) => (partsOf(b).program("wipe").on[0]!.by = { hold: { key: "TAKE", seconds: 3 } }),
     /commits\[0\]\.by: expected a gesture of its own, for wipe begins with it in the same state, found "hold TAKE for 3 s"/,
   ],
   [
     "a hold that is never reached behind one that acts before it",
     tandrel,
-    (b) => (program(b, "wipe").on[0] = { by: { hold: { key: "MOVE", seconds: 9 } }, acts: "release" }),
+    (b) =>
+      (partsOf(b).program("wipe").on[0] = { by: { hold: { key: "MOVE", seconds: 9 } }, acts: "release" }),
     /programs\[2\]\.on\[0\]\.by: expected a hold that can be reached: learn acts after 6 s already/,
   ],
   [

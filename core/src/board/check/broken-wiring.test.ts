@@ -1,15 +1,17 @@
 import { refusal, shippedBoard } from "../../testing/shipped.ts";
-import { refusesEach, type Broken } from "../../testing/broken.ts";
+import {
+  type Broken,
+  drawmel,
+  grellock,
+  hoistrum,
+  pewlark,
+  quernish,
+  refusesEach,
+  slathorn,
+  tandrel,
+  umbrick,
+} from "../../testing/broken.ts";
 import { parseBoard } from "../index.ts";
-
-const tandrel = "quillmarsh-tandrel";
-const quernish = "osierbeck-quernish";
-const pewlark = "marlstreet-pewlark";
-const slathorn = "furzel-slathorn";
-const drawmel = "pengrath-drawmel";
-const hoistrum = "hexby-hoistrum";
-const grellock = "tarn-grellock";
-const umbrick = "tessock-umbrick";
 
 const cases: Broken[] = [
   // Terminals, links, supply

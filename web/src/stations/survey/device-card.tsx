@@ -21,7 +21,7 @@ import { Controller } from "react-hook-form";
 import { styled } from "styled-components";
 import { useLights } from "../../data/index.ts";
 import { color, size, space, touch } from "../../theme/index.ts";
-import { Button, Choice, Toggle, useUnits } from "../../ui/index.ts";
+import { Button, Choice, ringed, Toggle, useUnits } from "../../ui/index.ts";
 import { Findings } from "../shared/findings.tsx";
 import { BoundChoice, BoundNumber, BoundText } from "./bound.tsx";
 import { Grid } from "./grid.ts";
@@ -52,15 +52,7 @@ const Head = styled.button`
   text-align: left;
   cursor: pointer;
   i {
-    display: grid;
-    place-items: center;
-    width: 24px;
-    height: 24px;
-    border: 1.5px solid ${color.ink};
-    border-radius: 50%;
-    font-size: ${size.tiny};
-    font-style: normal;
-    font-weight: 700;
+    ${ringed}
   }
   small {
     display: block;

@@ -1,4 +1,4 @@
-import { styled } from "styled-components";
+import { css, styled } from "styled-components";
 import { color, narrowScreen, print, size, space, touch } from "../../theme/index.ts";
 
 /** The table itself: a head that stays in sight; on a phone rows of two lines. */
@@ -116,14 +116,12 @@ export const Sheet = styled.table`
   }
 `;
 
-/** A head that sorts. */
-export const Head = styled.button`
+/** A head that can be pressed: what it says, as it would stand there otherwise. */
+const press = css`
   display: flex;
   align-items: center;
   gap: ${space.xs};
-  width: 100%;
   min-height: ${touch};
-  min-width: ${touch};
   padding: 0;
   border: 0;
   background: none;
@@ -132,6 +130,13 @@ export const Head = styled.button`
   color: inherit;
   text-align: left;
   cursor: pointer;
+`;
+
+/** A head that sorts. */
+export const Head = styled.button`
+  ${press}
+  width: 100%;
+  min-width: ${touch};
   ${print} {
     display: none;
   }
@@ -145,18 +150,7 @@ export const GroupHead = styled.th`
     border-bottom: 1px solid ${color.line};
   }
   button {
-    display: flex;
-    align-items: center;
-    gap: ${space.xs};
-    min-height: ${touch};
-    padding: 0;
-    border: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: inherit;
-    text-align: left;
-    cursor: pointer;
+    ${press}
   }
   ${narrowScreen} {
     && {
