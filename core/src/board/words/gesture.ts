@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { plainNumber } from "../../quantity/index.ts";
 import { idSchema, prose, seconds, word } from "./basic.ts";
-import { checkCondition, conditionSchema, type Condition } from "./condition.ts";
+import { conditionSchema, type Condition } from "./condition-schema.ts";
+import { checkCondition } from "./condition.ts";
 import { commands } from "./leaf.ts";
 import type { Names } from "./names.ts";
 import { checkPosition, known, type Report } from "./report.ts";

@@ -7,11 +7,10 @@ export {
   conditionInstead,
   conditionMust,
   conditionParts,
-  conditionSchema,
   conditionText,
   inputAsked,
 } from "./condition.ts";
-export type { Condition } from "./condition.ts";
+export { conditionSchema, type Condition } from "./condition-schema.ts";
 export { checkGesture, gestureSchema, gestureText, heldBy, sendsSchema, touchedBy } from "./gesture.ts";
 export type { Gesture } from "./gesture.ts";
 export type { Circumstances, Labels, Names } from "./names.ts";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { label } from "./basic.ts";
-import { conditionSchema } from "./condition.ts";
+import { conditionSchema } from "./condition-schema.ts";
 
 /** Where the leaf is as a protection trips, and how that is brought about to prove it. */
 interface Moment {
