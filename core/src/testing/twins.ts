@@ -4,7 +4,7 @@ import type { DeviceProfile } from "../device/index.ts";
 import type { Job, JobBundle } from "../job/index.ts";
 import { panelAtRest } from "../panel/index.ts";
 import { type JobPlan } from "../plan/index.ts";
-import { arrange, brainOf, type Brain } from "../twin/index.ts";
+import { arrange, brainAtRest, brainOf, type Brain } from "../twin/index.ts";
 import { twinOf, type Twin } from "../twin/step/index.ts";
 import { planOnce, bundleOn, shippedBoard, usualDevices } from "./shipped.ts";
 
@@ -82,4 +82,14 @@ export function knowingTwin(plan: JobPlan, ...conditions: readonly Condition[]):
   arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
   brain.events = [];
   return twinOf(brain, plan);
+}
+
+/** A board that knows its travel, with power, its leaves closed; `conditions` may set it further. */
+export function knowingBrain(id: string, ...conditions: readonly Condition[]): Brain {
+  const brain = brainAtRest(shippedBoard(id));
+  brain.power = true;
+  const travel = brain.board.memories.filter(({ holds }) => holds === "travel");
+  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
+  brain.events = [];
+  return brain;
 }

@@ -1,6 +1,6 @@
-import type { Act, BoardProfile, End, ReactionMoment } from "../../board/index.ts";
-import { conditionHolds } from "../../board/index.ts";
+import type { End } from "../../board/index.ts";
 import { boardIds, shippedBoard } from "../../testing/shipped.ts";
+import { knowingBrain } from "../../testing/twins.ts";
 import { arrange, make } from "../runner/index.ts";
 import {
   askOf,
@@ -10,21 +10,10 @@ import {
   keyUp,
   faceOf,
   placeOf,
-  setTripped,
   settles,
   waits,
   type Brain,
 } from "./index.ts";
-
-/** A board that knows its travel, with power, its leaves closed; `conditions` may set it further. */
-function setUp(id: string, ...conditions: Parameters<typeof arrange>[1]): Brain {
-  const brain = brainAtRest(shippedBoard(id));
-  brain.power = true;
-  const travel = brain.board.memories.filter(({ holds }) => holds === "travel");
-  arrange(brain, [...travel.map((memory) => ({ learned: memory.id })), ...conditions]);
-  brain.events = [];
-  return brain;
-}
 
 const drivers = boardIds().filter((id) => shippedBoard(id).leaves > 0);
 const step = (brain: Brain) => brainDoes(brain, { command: "step" });
@@ -39,7 +28,7 @@ describe("the step command, by the logic in force", () => {
   const logic = (is: string) => ({ behaviour: "command-logic" as const, is });
 
   test.each(having("open-stop-close-stop"))("%s opens, stops, closes, stops", (id) => {
-    const brain = setUp(id, logic("open-stop-close-stop"));
+    const brain = knowingBrain(id, logic("open-stop-close-stop"));
     const seen: (End | undefined)[] = [];
     for (let n = 0; n < 4; n += 1) {
       step(brain);
@@ -50,7 +39,7 @@ describe("the step command, by the logic in force", () => {
   });
 
   test.each(having("open-close"))("%s opens and closes, turning in mid-travel", (id) => {
-    const brain = setUp(id, logic("open-close"));
+    const brain = knowingBrain(id, logic("open-close"));
     const seen: (End | undefined)[] = [];
     for (let n = 0; n < 3; n += 1) {
       step(brain);
@@ -61,7 +50,7 @@ describe("the step command, by the logic in force", () => {
   });
 
   test.each(having("open-only"))("%s only opens", (id) => {
-    const brain = setUp(id, logic("open-only"));
+    const brain = knowingBrain(id, logic("open-only"));
     step(brain);
     waits(brain, 3);
     step(brain);
@@ -75,7 +64,7 @@ describe("the step command, by the logic in force", () => {
 test("a command the other way stops the leaf or turns it, as the board has it", () => {
   for (const id of drivers) {
     const { "opposite-command": how } = shippedBoard(id).fixed;
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "open" });
     waits(brain, 3);
     brainDoes(brain, { command: "close" });
@@ -85,7 +74,7 @@ test("a command the other way stops the leaf or turns it, as the board has it", 
 
 test("a stop stands between the ends; the next step goes back from where the leaf was going", () => {
   for (const id of drivers) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "open" });
     waits(brain, 3);
     brainDoes(brain, { command: "stop" });
@@ -99,7 +88,7 @@ test("a stop stands between the ends; the next step goes back from where the lea
 
 test("where it closes by itself it does so after its pause and not before, and else never", () => {
   for (const id of drivers) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "open" });
     waits(brain, 12);
     expect([id, placeOf(brain)]).toEqual([id, "open"]);
@@ -112,111 +101,16 @@ test("where it closes by itself it does so after its pause and not before, and e
 });
 
 test("a board that has more than one pause waits its first by day", () => {
-  const brain = setUp("lammerlow-thrussel");
+  const brain = knowingBrain("lammerlow-thrussel");
   brainDoes(brain, { command: "open" });
   while (placeOf(brain) !== "open") waits(brain, 0.5);
   expect(brain.pause).toBeGreaterThanOrEqual(1.5);
   expect(brain.pause).toBeLessThanOrEqual(2);
 });
 
-/** What an input does in a moment on a board as it stands. */
-function actOf({ board }: Brain, ask: ReturnType<typeof askOf>, input: string, moment: ReactionMoment): Act {
-  return board.inputs
-    .find(({ id }) => id === input)!
-    .reactions.find(({ when }) => conditionHolds(when, ask))![moment];
-}
-
-/** Every protection of a board, switched on. */
-const guards = (board: BoardProfile) => board.inputs.filter((input) => input.guards.length > 0);
-
-describe.each(drivers)("the protections of %s", (id) => {
-  const board = shippedBoard(id);
-
-  test.each(guards(board).map((input) => [input.id]))(
-    "%s: at rest it refuses what its profile says, and nothing else",
-    (input) => {
-      for (const [moment, what] of [
-        ["closed", "open"],
-        ["open", "close"],
-      ] as const) {
-        const brain = setUp(id, { leaf: moment }, { open: input });
-        brainDoes(brain, { command: what });
-        const act = actOf(brain, askOf(brain), input, moment);
-        expect([moment, toward(brain) !== undefined]).toEqual([moment, act !== "refuse" && act !== "hold"]);
-      }
-    },
-  );
-
-  test.each(guards(board).map((input) => [input.id]))(
-    "%s: under way it does what its profile says",
-    (input) => {
-      for (const [moment, what, back] of [
-        ["opening", "open", "closed"],
-        ["closing", "close", "open"],
-      ] as const) {
-        const brain = setUp(id, { leaf: what === "open" ? "closed" : "open" }, { open: input });
-        setTripped(brain, input, false);
-        brainDoes(brain, { command: what });
-        waits(brain, 3);
-        setTripped(brain, input, true);
-        const act = actOf(brain, askOf(brain), input, moment);
-        const goesOn = act === "ignore" || act === "slow";
-        const turns = act === "reverse" || act === "stop-reverse";
-        const wanted = goesOn ? (what === "open" ? "open" : "closed") : turns ? back : undefined;
-        expect([moment, act, toward(brain)]).toEqual([moment, act, wanted]);
-      }
-    },
-  );
-});
-
-test("what waits for a protection to clear goes on then, and never once someone commanded, stopped it, cut the power or let a key go", () => {
-  let waited = 0;
-  for (const id of drivers)
-    for (const input of guards(shippedBoard(id)))
-      for (const [moment, what, end] of [
-        ["opening", "open", "open"],
-        ["closing", "close", "closed"],
-      ] as const)
-        for (const row of input.reactions) {
-          if (row[moment] !== "stop-until-clear") continue;
-          const after = (meanwhile: (brain: Brain) => void, because: "command" | "held" = "command") => {
-            const brain = setUp(id, { leaf: what === "open" ? "closed" : "open" }, row.when ?? {});
-            brainDoes(brain, { command: what });
-            waits(brain, 3);
-            brain.run!.because = because;
-            setTripped(brain, input.id, true);
-            meanwhile(brain);
-            setTripped(brain, input.id, false);
-            return toward(brain);
-          };
-          expect([id, input.id, moment, after(() => {})]).toEqual([id, input.id, moment, end]);
-          expect([id, input.id, after(() => {}, "held")]).toEqual([id, input.id, undefined]);
-          const stops = guards(shippedBoard(id)).find(({ takes }) => takes.includes("stop"));
-          const others: ((brain: Brain) => void)[] = [
-            (brain) => brainDoes(brain, { command: "stop" }),
-            (brain) => {
-              brainDoes(brain, { power: "off" });
-              brainDoes(brain, { power: "on" });
-            },
-            ...(stops && stops.off === undefined && stops.reactions.length === 1
-              ? [
-                  (brain: Brain) => {
-                    setTripped(brain, stops.id, true);
-                    setTripped(brain, stops.id, false);
-                  },
-                ]
-              : []),
-          ];
-          for (const [n, meanwhile] of others.entries())
-            expect([id, input.id, moment, n, after(meanwhile)]).toEqual([id, input.id, moment, n, undefined]);
-          waited += others.length;
-        }
-  expect(waited).toBeGreaterThan(6);
-});
-
 test("without power nothing answers, and what ran is over once power goes", () => {
   for (const id of drivers) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "open" });
     waits(brain, 3);
     brainDoes(brain, { power: "off" });
@@ -235,7 +129,7 @@ test("screens follow one another once there is power, and keys pressed while it 
   screens.push(hoistrum.boot?.screen);
   waits(hoistrum, 1);
   expect([...screens, hoistrum.boot]).toEqual([0, 1, undefined]);
-  const tinkell = setUp("sorrel-tinkell");
+  const tinkell = knowingBrain("sorrel-tinkell");
   tinkell.storing = 2;
   brainDoes(tinkell, { hold: { key: "KNOB", seconds: 7 } });
   expect(tinkell.panel.path).toEqual([]);
@@ -246,7 +140,7 @@ test("screens follow one another once there is power, and keys pressed while it 
 
 test("a leaf that is stopped as it sets off has not left its end; a little later it has", () => {
   for (const id of drivers) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "open" });
     brainDoes(brain, { command: "stop" });
     expect([id, placeOf(brain)]).toEqual([id, "closed"]);
@@ -259,7 +153,7 @@ test("a leaf that is stopped as it sets off has not left its end; a little later
 
 test("a pedestrian command opens a closed leaf part of the way; given again it is a step", () => {
   for (const id of drivers) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     brainDoes(brain, { command: "pedestrian" });
     waits(brain, 7);
     expect([id, placeOf(brain), toward(brain)]).toEqual([id, "between", undefined]);
@@ -281,7 +175,7 @@ test("both ends taken where the leaf stands are no travel", () => {
 
 test("travel learned anew empties what was learned with it, until that is learned again", () => {
   const held = { behaviour: "command-logic", is: "hold-to-run" } as const;
-  const drawmel = setUp("pengrath-drawmel", held);
+  const drawmel = knowingBrain("pengrath-drawmel", held);
   expect([drawmel.held.force, drawmel.held.speed]).toEqual([1, 1]);
   brainDoes(drawmel, { press: { key: "READ", times: 1 } });
   brainDoes(drawmel, { place: { at: "open", by: "hand" } });
@@ -298,7 +192,7 @@ test("a full memory takes no further remote", () => {
     ["tessock-umbrick", { hold: { key: "ADD", seconds: 4 } }, { sends: "press", times: 2 }],
     ["quillmarsh-tandrel", { together: { keys: ["MOVE", "TAKE"], seconds: 2 } }, { sends: "hold", times: 1 }],
   ] as const) {
-    const brain = setUp(id);
+    const brain = knowingBrain(id);
     const { id: memory, capacity } = brain.board.memories.find(({ holds }) => holds === "remotes")!;
     const pair = () => {
       brainDoes(brain, keys as never);
@@ -314,7 +208,7 @@ test("a full memory takes no further remote", () => {
 
 test("an input is tested before the movements its profile says, and before no others", () => {
   const tested = (id: string, command: "open" | "close", ...conditions: Parameters<typeof arrange>[1]) => {
-    const brain = setUp(id, { leaf: command === "open" ? "closed" : "open" }, ...conditions);
+    const brain = knowingBrain(id, { leaf: command === "open" ? "closed" : "open" }, ...conditions);
     brainDoes(brain, { command });
     return brain.events.flatMap((event) => (event.kind === "tests" ? [event.input] : []));
   };
@@ -332,23 +226,23 @@ test("limit inputs follow the leaf where it finds its ends by them, each its own
     Object.entries(faceOf(brain).lamps).flatMap(([id, is]) =>
       id.startsWith("l") && is === "lit" ? [id] : [],
     );
-  const quernish = setUp("osierbeck-quernish");
+  const quernish = knowingBrain("osierbeck-quernish");
   expect(lit(quernish)).toEqual(["lim-1", "lim-2"]);
   brainDoes(quernish, { press: { key: "LEAF", times: 1 } });
   brainDoes(quernish, { hold: { key: "UP", seconds: 2 } });
   expect(lit(quernish)).toEqual(["lim-2"]);
   // On this board the lamp is lit of the end the leaf does not stand on; by the encoder both are.
-  const pewlark = setUp("marlstreet-pewlark");
+  const pewlark = knowingBrain("marlstreet-pewlark");
   expect(lit(pewlark)).toEqual(["lim-a"]);
-  expect(lit(setUp("pengrath-drawmel", { behaviour: "limit-sensing", is: "switches" }))).toEqual([
+  expect(lit(knowingBrain("pengrath-drawmel", { behaviour: "limit-sensing", is: "switches" }))).toEqual([
     "live",
     "l-open",
   ]);
-  expect(lit(setUp("pengrath-drawmel"))).toEqual(["live", "l-open", "l-shut"]);
+  expect(lit(knowingBrain("pengrath-drawmel"))).toEqual(["live", "l-open", "l-shut"]);
 });
 
 test("a pause without a key stores a value and closes the menus however finely time passes, but not while a key is held", () => {
-  const grellock = setUp("tarn-grellock");
+  const grellock = knowingBrain("tarn-grellock");
   brainDoes(grellock, { hold: { key: "NEXT", seconds: 3 } });
   brainDoes(grellock, { press: { key: "PICK", times: 1 } });
   brainDoes(grellock, { hold: { key: "RISE", seconds: 6 } });
