@@ -42,9 +42,9 @@ export function bestOf<T>(
  * turning by five clicks five times by one.
  */
 export function singlesOf(made: Gesture): Gesture[] {
-  if ("press" in made && made.press.times > 1)
+  if ("press" in made)
     return Array.from({ length: made.press.times }, () => ({ press: { ...made.press, times: 1 } }));
-  if ("turn" in made && made.turn.clicks > 1)
+  if ("turn" in made && made.turn.clicks > 0)
     return Array.from({ length: made.turn.clicks }, () => ({ turn: { ...made.turn, clicks: 1 } }));
   return [made];
 }

@@ -13,6 +13,9 @@ import { planJob, type JobPlan } from "./index.ts";
 
 const accessories = shippedDevices().filter(({ kind }) => kind !== "drive");
 
+/** How near a circuit with loads that draw their power, whatever they get, is solved, V. */
+const settled = 1e-4;
+
 const wishes = fc.record({
   "automatic-closing": fc.boolean(),
   "automatic-closing-time": fc.integer({ min: 4, max: 160 }),
@@ -196,8 +199,8 @@ describe("any job on any shipped board", () => {
         if (demand.kind !== "supply" || !place || demand.duty.startsWith("drive")) continue;
         const reach = plan.wiring.reach[partKey(supplyPart(demand.device.id, demand.supply.id))];
         if (!reach || spoken.has(demand.device.id)) continue;
-        expect(reach.most).toBeLessThanOrEqual(demand.supply.volts.max + 1e-6);
-        expect(reach.least).toBeGreaterThanOrEqual(demand.supply.volts.min - 1e-6);
+        expect(reach.most).toBeLessThanOrEqual(demand.supply.volts.max + settled);
+        expect(reach.least).toBeGreaterThanOrEqual(demand.supply.volts.min - settled);
       }
     });
   });

@@ -160,3 +160,27 @@ test("of the keys that move the leaf only those are told that step through the m
   expect(movers("hexby-hoistrum")).toEqual([]);
   expect(shippedBoard("hexby-hoistrum").keys.some(({ does }) => does.length)).toBe(true);
 });
+
+test("an entry is found by either of the keys that step, where a panel has but one of them", () => {
+  for (const board of panelBoards())
+    for (const without of ["next", "previous"] as const) {
+      const { panel } = structuredClone(board);
+      for (const each of [panel!, ...panel!.menus]) delete each[without];
+      const other = without === "next" ? "previous" : "next";
+      const stepping = [panel!, ...panel!.menus].some((each) => each[other]);
+      if (!stepping) continue;
+      const places = (of: BoardProfile) =>
+        menuValues(board).map(({ item }) => locate(of, ask, panelAtRest(of), [item.shows]).length > 0);
+      expect([board.id, without, places({ ...board, panel })]).toEqual([board.id, without, places(board)]);
+    }
+});
+
+test("a key that steps through the menus and does nothing outside of them is none that moves the leaf", () => {
+  let stepping = 0;
+  for (const board of panelBoards()) {
+    const idle = { ...board, keys: board.keys.map((key) => ({ ...key, does: [] })) };
+    expect(menuKeysThatMove(idle)).toEqual([]);
+    stepping += menuKeysThatMove(board).length;
+  }
+  expect(stepping).toBeGreaterThan(0);
+});

@@ -4,8 +4,10 @@ import { farValues, pathByExhaustion, pathByPackage } from "../../testing/graph-
 import { everyValue, panelBoards, spread } from "../../testing/panels.ts";
 import { shippedBoard } from "../../testing/shipped.ts";
 import { brainDoes, brainOf } from "../../twin/index.ts";
-import { keyPath, panelAlone, panelShows, type PanelState } from "../index.ts";
+import { keyPath, panelAlone, panelAtRest, panelShows, type PanelState } from "../index.ts";
 import { isIdle } from "../state.ts";
+import { wayToEntry } from "./index.ts";
+import { runTo } from "./run.ts";
 
 const boards = panelBoards();
 
@@ -156,4 +158,14 @@ test("a quicker way in is not taken where its first key moves the leaf", () => {
       press,
     ]);
   }
+});
+
+test("a value that shows already what it shall is brought there by no gesture; where there is no panel, nothing leads to an entry", () => {
+  for (const { panel, ...board } of boards)
+    for (const { item } of menuValues({ panel, ...board })) {
+      const [first] = displayPositions(item);
+      expect([board.id, item.id, runTo(panel!, item, first!, first!)]).toEqual([board.id, item.id, []]);
+    }
+  const [bare] = boards.map((board) => ({ ...board, panel: undefined }));
+  expect(wayToEntry(bare!, panelAlone(true), panelAtRest(bare!), "any")).toBeUndefined();
 });
