@@ -1,8 +1,13 @@
-export const source = new URL("../src/", import.meta.url);
+import { loadTests } from "../../scripts/jest/suite.ts";
 
-/** Folders whose tests are a suite of their own; all other tests are one more. */
-const folders = ["board", "panel", "plan", "runsheet", "twin", "wiring"];
+/** Folders whose tests share a suite; all others are one more. */
+const together = { plans: ["wiring", "plan"], runs: ["twin", "runsheet"] } as const;
 
-/** Whether a test stands in none of these folders. */
-export const isElsewhere = (file: string): boolean =>
-  !folders.some((folder) => file.startsWith(`${folder}/`));
+const isIn = (file: string, folders: readonly string[]) =>
+  folders.some((folder) => file.startsWith(`${folder}/`));
+
+/** Loads the tests of one of these suites of the core, or those of no such folder. */
+export const loadCore = (suite: keyof typeof together | "others"): Promise<void> =>
+  loadTests(`core ${suite}`, new URL("../src/", import.meta.url), (file) =>
+    suite === "others" ? !isIn(file, Object.values(together).flat()) : isIn(file, together[suite]),
+  );

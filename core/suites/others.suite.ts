@@ -1,4 +1,3 @@
-import { loadTests } from "../../scripts/jest/suite.ts";
-import { isElsewhere, source } from "./folders.ts";
+import { loadCore } from "./folders.ts";
 
-await loadTests("core others", source, isElsewhere);
+await loadCore("others");

@@ -3,4 +3,4 @@ import { loadTests } from "../../scripts/jest/suite.ts";
 import "../src/testing/built.ts";
 import "../src/testing/folders.ts";
 
-await loadTests("server http", new URL("../src/", import.meta.url), (file) => file.startsWith("http/"));
+await loadTests("server", new URL("../src/", import.meta.url), () => true);

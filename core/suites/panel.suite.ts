@@ -1,4 +1,0 @@
-import { loadTests } from "../../scripts/jest/suite.ts";
-import { source } from "./folders.ts";
-
-await loadTests("core panel", source, (file) => file.startsWith("panel/"));

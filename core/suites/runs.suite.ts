@@ -1,0 +1,3 @@
+import { loadCore } from "./folders.ts";
+
+await loadCore("runs");

@@ -1,6 +1,0 @@
-import { loadTests } from "../../scripts/jest/suite.ts";
-// Their hooks take away what every file of the suite has made.
-import "../src/testing/built.ts";
-import "../src/testing/folders.ts";
-
-await loadTests("server others", new URL("../src/", import.meta.url), (file) => !file.startsWith("http/"));
