@@ -13,7 +13,7 @@ interface Parts {
   logger: Logger;
 }
 
-/** Ends the process when it is asked to: what is being written is finished, what is only reckoned is given up. */
+/** Ends the process when it is asked to: what is being written is finished, what is only being computed is given up. */
 export function stopOnSignal(servers: readonly Server[], { knex, work, logger }: Parts): void {
   const stop = (signal: string) => {
     logger.info({ signal }, "stopping");

@@ -20,7 +20,7 @@ export function inputMilliamps(
   return (form * volts * outputMilliamps) / (efficiency * inputVolts);
 }
 
-/** The middle of what a supply may be given: where it is reckoned when nothing is measured, V. */
+/** The middle of what a supply may be given: what is assumed when nothing is measured, V. */
 export const usualVolts = ({ volts }: Pick<DeviceSupply, "volts">) => (volts.min + volts.max) / 2;
 
 /** True where a supply bears what a source gives: its kind of current, and its volts within its own. */

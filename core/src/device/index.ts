@@ -1,7 +1,7 @@
 export { checkDevice, inspectDevice, parseDevice, readDevice } from "./read.ts";
 export { deviceJsonSchema, deviceReference } from "./reference.ts";
-export { deviceFrom, sketchSchema } from "./sketch.ts";
-export type { DeviceSketch } from "./sketch.ts";
+export { deviceFrom, sketchSchema } from "./own-device.ts";
+export type { DeviceSketch } from "./own-device.ts";
 export { bears, inputMilliamps, madeFrom, usualVolts } from "./convert.ts";
 export {
   coreColourNames,

@@ -2,7 +2,7 @@ import { listed } from "../quantity/index.ts";
 import type { Finding } from "../finding/index.ts";
 import { surveyNeeds, surveyWants } from "../job/index.ts";
 import type { Planned } from "../state/index.ts";
-import { gatesBefore, type Gated } from "./gates.ts";
+import { gatesBefore, type Gated } from "./preconditions.ts";
 import { stations, type Station } from "./step.ts";
 import { answersOf } from "./voids.ts";
 

@@ -209,7 +209,7 @@ describe("a job file", () => {
   });
 });
 
-test("what is counted is not read: the lists are reckoned in indexes", async () => {
+test("what is counted is not read: the lists are computed in indexes", async () => {
   const plan = async (sql: string, ...values: string[]) =>
     ((await knex.raw(`EXPLAIN QUERY PLAN ${sql}`, values)) as { detail: string }[])
       .map(({ detail }) => detail)

@@ -3,7 +3,7 @@ import { largeJob } from "../../../bench/large-job.ts";
 import { largeBoards, widened } from "../../../core/src/testing/many.ts";
 import { around } from "./geometry.ts";
 import { beyondOf } from "./beyond.ts";
-import { wiringOf } from "./routes.ts";
+import { wiringOf } from "./core-routes.ts";
 import { jobOn, netloft } from "../testing/bench.tsx";
 
 const usual = { eye: "oddlume-glance", halt: "lumbrick-halt" };

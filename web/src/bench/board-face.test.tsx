@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { netloft, renderInJob } from "../testing/bench.tsx";
 import { BoardFace } from "./board-face.tsx";
 import { around, cropBoxes, deviceNumbers, partsOf, placeOf } from "./geometry.ts";
-import { benchBox, wiringOf } from "./routes.ts";
+import { benchBox, wiringOf } from "./core-routes.ts";
 import { layerView, stepView } from "./view.ts";
 
 const plan = showPlan(planJob(netloft()));

@@ -4,7 +4,7 @@ import { styled } from "styled-components";
 import { plate } from "../theme/index.ts";
 import { Cores } from "./cores.tsx";
 import { faceBox, partsOf } from "./geometry.ts";
-import { benchBox } from "./routes.ts";
+import { benchBox } from "./core-routes.ts";
 import {
   Dials,
   Dips,

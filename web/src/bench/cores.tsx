@@ -9,7 +9,7 @@ import {
 import { isLit, useHighlight } from "../data/index.ts";
 import { color, coreColour, font, plate } from "../theme/index.ts";
 import { around, numberOf } from "./geometry.ts";
-import { pathOf, wiringOf, type Tag } from "./routes.ts";
+import { pathOf, wiringOf, type Tag } from "./core-routes.ts";
 
 /** A core's line: a casing that stands off the board and off other cores, its colour, and for green-and-yellow a second, broken colour over it. */
 function CoreLine({ path, colour, bold }: { path: string; colour: Core["colour"]; bold: boolean }) {

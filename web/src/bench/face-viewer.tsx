@@ -7,7 +7,7 @@ import { color, print, space } from "../theme/index.ts";
 import { Button, Quiet } from "../ui/index.ts";
 import { BoardFace } from "./board-face.tsx";
 import { faceBox } from "./geometry.ts";
-import { benchBox } from "./routes.ts";
+import { benchBox } from "./core-routes.ts";
 import { usePanZoom } from "./pan-zoom.ts";
 import { drawingText, saveText } from "./save-drawing.ts";
 import type { BenchView } from "./view.ts";

@@ -1,4 +1,4 @@
 export { planOf } from "./cases.ts";
-export { lookEach, type Look, type Recording } from "./recorder.ts";
+export { sampleSeconds, type Sample, type Recording } from "./recorder.ts";
 export { corpusTable, recordingsOf, runsOf, type Tripped } from "./runs.ts";
 export { ranOnce } from "./sheets.ts";

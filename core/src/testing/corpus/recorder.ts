@@ -3,11 +3,11 @@ import type { Brain, BrainEvent } from "../../twin/index.ts";
 import { edgeOf } from "../../twin/plant/index.ts";
 import { tickSeconds, twinDoes, twinRuns, type Twin } from "../../twin/step/index.ts";
 
-/** Seconds from one look to the next. */
-export const lookEach = 0.05;
+/** Seconds from one sample to the next. */
+export const sampleSeconds = 0.05;
 
 /** How an installation stood in a moment. */
-export interface Look {
+export interface Sample {
   /** Seconds since it began. */
   at: number;
   /** Way of each leaf's edge from closed, m. */
@@ -21,7 +21,7 @@ export interface Look {
 /** A run as it was played and looked at. Nothing is kept of what the board says of itself but its order and its events. */
 export interface Recording {
   name: string;
-  looks: readonly Look[];
+  samples: readonly Sample[];
   /** When something was done to it, s, by name. */
   marks: Readonly<Record<string, number>>;
   events: readonly (BrainEvent & { seconds: number })[];
@@ -31,7 +31,7 @@ export interface Recording {
 
 /** Looks on as a twin is played with, twenty times a second. */
 export class Recorder {
-  private readonly looks: Look[] = [];
+  private readonly samples: Sample[] = [];
   private readonly marks: Record<string, number> = {};
   private readonly events: (BrainEvent & { seconds: number })[] = [];
   private told = 0;
@@ -40,7 +40,7 @@ export class Recorder {
     private readonly name: string,
     readonly twin: Twin,
   ) {
-    const each = Math.round(lookEach / tickSeconds);
+    const each = Math.round(sampleSeconds / tickSeconds);
     twin.onlooker = {
       at: twin.ticks,
       looks: () => {
@@ -58,7 +58,7 @@ export class Recorder {
   private look(): void {
     const { brain, plant } = this.twin;
     const leaves = Object.values(plant.leaves);
-    this.looks.push({
+    this.samples.push({
       at: this.seconds,
       edges: leaves.map(edgeOf),
       volts: leaves.map(({ drive }) => drive.volts),
@@ -69,7 +69,7 @@ export class Recorder {
   }
 
   /** Does something at the board, under a name. */
-  does(mark: string, act: (brain: Brain) => void): this {
+  act(mark: string, act: (brain: Brain) => void): this {
     this.marks[mark] = this.seconds;
     twinDoes(this.twin, act);
     this.look();
@@ -77,19 +77,19 @@ export class Recorder {
   }
 
   /** Lets it run until this holds, or so long at most. */
-  until(holds: (twin: Twin) => boolean, most: number): this {
+  runUntil(holds: (twin: Twin) => boolean, most: number): this {
     for (let n = 0; n < most / 0.1 && !holds(this.twin); n += 1) twinRuns(this.twin, 0.1);
     return this;
   }
 
   /** Lets it run until its leaves stand, or so long at most. */
-  rests(most = 150): this {
+  runUntilIdle(most = 150): this {
     twinRuns(this.twin, 0.2);
-    return this.until(({ brain }) => !brain.run, most);
+    return this.runUntil(({ brain }) => !brain.run, most);
   }
 
   /** Lets it run so long. */
-  runs(seconds: number): this {
+  run(seconds: number): this {
     twinRuns(this.twin, seconds);
     return this;
   }
@@ -97,8 +97,8 @@ export class Recorder {
   /** What was seen. */
   recording(): Recording {
     this.look();
-    const { name, looks, marks, events } = this;
+    const { name, samples, marks, events } = this;
     const ways = Object.values(this.twin.plant.leaves).map(({ body }) => body.travel * body.arm);
-    return { name, looks, marks, events, ways };
+    return { name, samples, marks, events, ways };
   }
 }

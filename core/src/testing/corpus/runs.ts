@@ -15,8 +15,8 @@ import { knowingTwin } from "../twins.ts";
 import { caseName, corpusCases, planOf, type Case } from "./cases.ts";
 import { Recorder, type Recording } from "./recorder.ts";
 
-const commands = (it: Recorder, command: "open" | "close" | "stop") =>
-  it.does(command, (brain) => void brainDoes(brain, { command }));
+const command = (it: Recorder, what: "open" | "close" | "stop") =>
+  it.act(what, (brain) => void brainDoes(brain, { command: what }));
 
 const begin = (of: Case, name: string, ...conditions: Condition[]) =>
   new Recorder(`${caseName(of)}: ${name}`, knowingTwin(planOf(of), ...conditions));
@@ -29,7 +29,7 @@ const partOf = ({ plant }: Twin): number => {
 };
 
 /** Something firm stands in the way of every leaf, so far along its way from closed. */
-function blocks({ twin }: Recorder, part: number, stops: "opening" | "closing"): void {
+function block({ twin }: Recorder, part: number, stops: "opening" | "closing"): void {
   for (const leaf of Object.values(twin.plant.leaves)) {
     const way = leaf.body.travel * leaf.body.arm;
     leaf.obstacles.push({ at: way * part, stops, stiffness: 5e4, damping: 2_000 });
@@ -38,38 +38,38 @@ function blocks({ twin }: Recorder, part: number, stops: "opening" | "closing"):
 
 /** Opened, and closed once it stands. */
 function cycle(of: Case): Recording {
-  const it = commands(begin(of, "opens and closes"), "open").rests();
+  const it = command(begin(of, "opens and closes"), "open").runUntilIdle();
   it.twin.brain.pause = undefined;
-  return commands(it, "close").rests().runs(1).recording();
+  return command(it, "close").runUntilIdle().run(1).recording();
 }
 
 /** What it meets on its way, one way or the other. */
-function meets(of: Case, toward: "open" | "close", part: number): Recording {
+function meet(of: Case, toward: "open" | "close", part: number): Recording {
   const it = begin(of, `meets something ${toward === "open" ? "opening" : "closing"}, at ${part}`, {
     leaf: toward === "open" ? "closed" : "open",
   });
-  blocks(it, part, toward === "open" ? "opening" : "closing");
-  return commands(it, toward).rests().recording();
+  block(it, part, toward === "open" ? "opening" : "closing");
+  return command(it, toward).runUntilIdle().recording();
 }
 
 /** Held by a key as it meets something, and left then. */
 function held(of: Case): Recording {
   const it = begin(of, "meets something as it is held", { leaf: "open" });
-  blocks(it, 0.5, "closing");
-  it.does("close", (brain) => void go(brain, "closed", { because: "held" })).rests();
+  block(it, 0.5, "closing");
+  it.act("close", (brain) => void go(brain, "closed", { because: "held" })).runUntilIdle();
   return it
-    .does("left", () => {})
-    .runs(10)
+    .act("left", () => {})
+    .run(10)
     .recording();
 }
 
 /** Stopped, or left without power, a third of its way. */
-function ends(of: Case, by: "stop" | "power"): Recording {
-  const it = commands(begin(of, by === "stop" ? "is stopped" : "loses power"), "open");
-  it.until((twin) => partOf(twin) > 0.33, 60);
-  if (by === "stop") commands(it, "stop");
-  else it.does("power", (brain) => void brainDoes(brain, { power: "off" }));
-  return it.runs(8).recording();
+function endEarly(of: Case, by: "stop" | "power"): Recording {
+  const it = command(begin(of, by === "stop" ? "is stopped" : "loses power"), "open");
+  it.runUntil((twin) => partOf(twin) > 0.33, 60);
+  if (by === "stop") command(it, "stop");
+  else it.act("power", (brain) => void brainDoes(brain, { power: "off" }));
+  return it.run(8).recording();
 }
 
 /** A protection, the row of its reactions that counts, and the moment it is tripped in. */
@@ -79,25 +79,26 @@ export interface Tripped {
   moment: ReactionMoment;
 }
 
-function trips(of: Case, { input, row, moment }: Tripped): Recording {
+function playTripped(of: Case, { input, row, moment }: Tripped): Recording {
   const rests = moment === "closed" || moment === "open";
   const opens = moment === "closed" || moment === "opening";
   const name = `${input.id}, ${JSON.stringify(row.when ?? {})}, ${moment}`;
   const when = row.when ? [row.when] : [];
   const it = begin(of, name, { leaf: opens ? "closed" : "open" }, ...when);
-  const trip = (to: boolean) => it.does(to ? "trips" : "clears", (brain) => works(brain, input.id, to));
-  const command = () => commands(it, opens ? "open" : "close");
+  const trip = (to: boolean) => it.act(to ? "trips" : "clears", (brain) => works(brain, input.id, to));
+  const commandIt = () => command(it, opens ? "open" : "close");
   if (rests) {
     trip(true);
-    return command().runs(12).recording();
+    return commandIt().run(12).recording();
   }
-  command();
+  commandIt();
   const from = partOf(it.twin);
-  it.until(({ brain, ...twin }) => !brain.run || Math.abs(partOf({ brain, ...twin }) - from) > 0.2, 60).runs(
-    0.3,
-  );
-  trip(true).runs(0.6).rests();
-  return trip(false).rests().recording();
+  it.runUntil(
+    ({ brain, ...twin }) => !brain.run || Math.abs(partOf({ brain, ...twin }) - from) > 0.2,
+    60,
+  ).run(0.3);
+  trip(true).run(0.6).runUntilIdle();
+  return trip(false).runUntilIdle().recording();
 }
 
 const moments: readonly ReactionMoment[] = ["closed", "opening", "open", "closing"];
@@ -138,14 +139,14 @@ export function runsOf(of: Case): Runs {
     of,
     cycle: cycle(of),
     met: {
-      halfWay: meets(of, "close", 1 / 2),
-      beforeOpen: meets(of, "open", 5 / 6),
-      beforeClosed: meets(of, "close", 1 / 6),
+      halfWay: meet(of, "close", 1 / 2),
+      beforeOpen: meet(of, "open", 5 / 6),
+      beforeClosed: meet(of, "close", 1 / 6),
       held: held(of),
     },
-    stopped: ends(of, "stop"),
-    unpowered: ends(of, "power"),
-    trips: tripped(of).map((trip) => ({ ...trip, recording: trips(of, trip) })),
+    stopped: endEarly(of, "stop"),
+    unpowered: endEarly(of, "power"),
+    trips: tripped(of).map((trip) => ({ ...trip, recording: playTripped(of, trip) })),
   };
   played.set(of, runs);
   return runs;

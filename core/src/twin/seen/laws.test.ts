@@ -1,9 +1,9 @@
 import {
   corpusTable,
-  lookEach,
+  sampleSeconds,
   recordingsOf,
   runsOf,
-  type Look,
+  type Sample,
   type Recording,
 } from "../../testing/corpus/index.ts";
 
@@ -12,62 +12,62 @@ import {
  * drives, looked at from outside.
  */
 
-/** The looks from a moment on. */
-const since = ({ looks, marks }: Recording, mark: string, later = 0): Look[] =>
-  looks.filter(({ at }) => at >= marks[mark]! + later - 1e-9);
+/** The samples from a moment on. */
+const since = ({ samples, marks }: Recording, mark: string, later = 0): Sample[] =>
+  samples.filter(({ at }) => at >= marks[mark]! + later - 1e-9);
 
-/** How far the edge of a leaf comes between looks, m. */
-const wayOver = (looks: readonly Look[], leaf: number): number => {
-  const edges = looks.map(({ edges: all }) => all[leaf]!);
+/** How far the edge of a leaf comes between samples, m. */
+const wayOver = (samples: readonly Sample[], leaf: number): number => {
+  const edges = samples.map(({ edges: all }) => all[leaf]!);
   return edges.length ? Math.max(...edges) - Math.min(...edges) : 0;
 };
 
-const partsOf = ({ ways, looks }: Recording, at = looks.length - 1): number[] =>
-  ways.map((way, leaf) => looks[at]!.edges[leaf]! / way);
+const partsOf = ({ ways, samples }: Recording, at = samples.length - 1): number[] =>
+  ways.map((way, leaf) => samples[at]!.edges[leaf]! / way);
 
 const kindsOf = ({ events }: Recording) => events.map(({ kind }) => kind);
 
 describe.each(corpusTable)("%s", (_, of) => {
   test("no leaf is ever beyond its stops", () => {
-    for (const { name, looks, ways } of recordingsOf(runsOf(of)))
+    for (const { name, samples, ways } of recordingsOf(runsOf(of)))
       ways.forEach((way, leaf) => {
-        const parts = looks.map(({ edges }) => edges[leaf]! / way);
+        const parts = samples.map(({ edges }) => edges[leaf]! / way);
         expect([name, Math.min(...parts) > -0.02, Math.max(...parts) < 1.02]).toEqual([name, true, true]);
       });
   });
 
   test("a leaf goes where the board has it go, or stands; a second and a half later, not back", () => {
-    for (const { name, looks } of recordingsOf(runsOf(of)))
-      for (let at = 30; at < looks.length; at += 1) {
-        const { toward } = looks[at]!;
-        if (!toward || looks.slice(at - 30, at).some((look) => look.toward !== toward)) continue;
-        looks[at]!.edges.forEach((edge, leaf) => {
-          const came = (edge - looks[at - 1]!.edges[leaf]!) * (toward === "open" ? 1 : -1);
+    for (const { name, samples } of recordingsOf(runsOf(of)))
+      for (let at = 30; at < samples.length; at += 1) {
+        const { toward } = samples[at]!;
+        if (!toward || samples.slice(at - 30, at).some((sample) => sample.toward !== toward)) continue;
+        samples[at]!.edges.forEach((edge, leaf) => {
+          const came = (edge - samples[at - 1]!.edges[leaf]!) * (toward === "open" ? 1 : -1);
           // What it runs into gives a little way, and takes it back.
           if (came < -0.01)
-            throw new Error(`${name}: at ${looks[at]!.at} s leaf ${leaf + 1} goes back ${came} m`);
+            throw new Error(`${name}: at ${samples[at]!.at} s leaf ${leaf + 1} goes back ${came} m`);
         });
       }
   });
 
   test("nothing is put on a drive while the board has its leaves stand, and they stand soon after", () => {
-    for (const { name, looks } of recordingsOf(runsOf(of)))
-      for (let at = 40; at < looks.length; at += 1) {
-        const stands = looks.slice(at - 40, at + 1).every(({ toward }) => toward === undefined);
+    for (const { name, samples } of recordingsOf(runsOf(of)))
+      for (let at = 40; at < samples.length; at += 1) {
+        const stands = samples.slice(at - 40, at + 1).every(({ toward }) => toward === undefined);
         if (!stands) continue;
-        const { volts, edges } = looks[at]!;
+        const { volts, edges } = samples[at]!;
         expect([name, volts.every((each) => each === 0)]).toEqual([name, true]);
-        const came = edges.map((edge, leaf) => Math.abs(edge - looks[at - 1]!.edges[leaf]!));
+        const came = edges.map((edge, leaf) => Math.abs(edge - samples[at - 1]!.edges[leaf]!));
         if (came.some((each) => each > 0.002))
           throw new Error(
-            `${name}: at ${looks[at]!.at} s a leaf comes ${Math.max(...came)} m while it should stand`,
+            `${name}: at ${samples[at]!.at} s a leaf comes ${Math.max(...came)} m while it should stand`,
           );
       }
   });
 
   test("it opens to its end, closes again, and meets nothing on the way", () => {
     const { cycle } = runsOf(of);
-    const opened = cycle.looks.findIndex(({ at }) => at >= cycle.marks.close!);
+    const opened = cycle.samples.findIndex(({ at }) => at >= cycle.marks.close!);
     for (const part of partsOf(cycle, opened)) expect(part).toBeGreaterThan(0.98);
     for (const part of partsOf(cycle)) expect(part).toBeLessThan(0.02);
     expect(kindsOf(cycle)).not.toContain("obstructed");
@@ -76,7 +76,7 @@ describe.each(corpusTable)("%s", (_, of) => {
   test("of two leaves the overlapping one leads on opening and comes last on closing", () => {
     const { cycle } = runsOf(of);
     if (cycle.ways.length < 2) return;
-    const apart = cycle.looks.find(({ edges }) => edges[1]! > 0.05)!;
+    const apart = cycle.samples.find(({ edges }) => edges[1]! > 0.05)!;
     expect(apart.edges[0]).toBeGreaterThan(apart.edges[1]!);
     const closing = since(cycle, "close");
     const shut = (leaf: number) => closing.findIndex(({ edges }) => edges[leaf]! < 0.02);
@@ -106,7 +106,7 @@ describe.each(corpusTable)("%s", (_, of) => {
       expect([stopped.name, Math.max(...edges) - edges.at(-1)! < 0.01]).toEqual([stopped.name, true]);
       expect(wayOver(since(stopped, "stop", 3), leaf)).toBeLessThan(0.005);
     });
-    for (const { volts } of since(unpowered, "power", lookEach))
+    for (const { volts } of since(unpowered, "power", sampleSeconds))
       expect(volts.every((each) => each === 0)).toBe(true);
     unpowered.ways.forEach((_, leaf) =>
       expect(wayOver(since(unpowered, "power", 3), leaf)).toBeLessThan(0.005),

@@ -1,12 +1,18 @@
 import { actWord } from "../../board/index.ts";
-import { corpusTable, lookEach, runsOf, type Recording, type Tripped } from "../../testing/corpus/index.ts";
+import {
+  corpusTable,
+  sampleSeconds,
+  runsOf,
+  type Recording,
+  type Tripped,
+} from "../../testing/corpus/index.ts";
 
 const sum = (list: readonly number[]) => list.reduce((whole, each) => whole + each, 0);
 
 /** Way of all edges together from closed, m, so many seconds after something was done. */
-const edgesAt = ({ looks, marks }: Recording, mark: string, later = 0): number => {
+const edgesAt = ({ samples, marks }: Recording, mark: string, later = 0): number => {
   const at = marks[mark]! + later;
-  return sum((looks.find((look) => look.at >= at - 1e-9) ?? looks.at(-1)!).edges);
+  return sum((samples.find((sample) => sample.at >= at - 1e-9) ?? samples.at(-1)!).edges);
 };
 
 /** What is seen of a leaf that is tripped under way, told by where it truly goes. */
@@ -19,16 +25,18 @@ function seenMoving(run: Recording, toward: "open" | "close"): string {
   const end = part > 0.97 ? "open" : part < 0.03 ? "close" : "between";
   if (end === toward) return slow < quick * 0.8 ? "slow" : "ignore";
   if (end !== "between") return "reverse";
-  if (Math.abs(sum(run.looks.at(-1)!.edges) - stands) > 0.05 * way) return "stop-until-clear";
+  if (Math.abs(sum(run.samples.at(-1)!.edges) - stands) > 0.05 * way) return "stop-until-clear";
   const sign = toward === "open" ? 1 : -1;
-  const tripped = run.looks.filter(({ at }) => at >= run.marks.trips! && at <= run.marks.clears! + lookEach);
+  const tripped = run.samples.filter(
+    ({ at }) => at >= run.marks.trips! && at <= run.marks.clears! + sampleSeconds,
+  );
   const furthest = Math.max(...tripped.map(({ edges }) => sum(edges) * sign));
   return furthest - stands * sign > 0.02 ? "back-off" : "stop";
 }
 
 /** What is seen at rest, as a command is given while it is held tripped. */
 const seenAtRest = (run: Recording): string =>
-  Math.abs(sum(run.looks.at(-1)!.edges) - sum(run.looks[0]!.edges)) > 0.03 * sum(run.ways)
+  Math.abs(sum(run.samples.at(-1)!.edges) - sum(run.samples[0]!.edges)) > 0.03 * sum(run.ways)
     ? "goes"
     : "refuse";
 

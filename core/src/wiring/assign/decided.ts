@@ -4,7 +4,7 @@ import { leftOut, type Numbered } from "./numbered.ts";
 /** The price of a use past what a slot takes. */
 const none: Cost = [Infinity, 0];
 
-/** What decided items cost and take so far, apart from what passes a limit: that is reckoned with what is still open. */
+/** What decided items cost and take so far, apart from what passes a limit: that is counted with what is still open. */
 export class Decided {
   /** Milliamps on each limit. */
   readonly loads: number[];

@@ -13,7 +13,7 @@ const pulled = (task: string, situation: Situation): boolean => {
   return task === "traffic-wait" ? situation !== "open" && atWork(situation) : atWork(situation);
 };
 
-/** What a placed supply draws, reckoned once more: at work or at rest, on a rail that lives, a converter by its outputs. */
+/** What a placed supply draws, computed once more: at work or at rest, on a rail that lives, a converter by its outputs. */
 function draws(plan: WiringPlan, { demand, place }: Placement, situation: Situation): number {
   if (demand.kind !== "supply" || !place) return 0;
   const working = atWork(situation);

@@ -186,7 +186,7 @@ function boundsOn(board: BoardProfile, devices: readonly SiteDevice[], cards: re
 const onBattery = ({ place }: Placement) => place?.kind === "rail" && railLives(place.rail, "battery");
 
 /**
- * Every limit with what it carries in each situation, mA. A converter's input is reckoned from its output by power and
+ * Every limit with what it carries in each situation, mA. A converter's input is computed from its output by power and
  * form factor. Drives, which the board limits by force, sit on outputs without a limit and are left out.
  */
 export function railLoads(

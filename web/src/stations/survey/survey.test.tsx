@@ -18,7 +18,7 @@ const jobs = (sent: Sent[]) => sent.filter((each) => each.method === "PUT").map(
 
 async function choose(button: HTMLElement, option: string) {
   await userEvent.click(button);
-  // By its text within the list: reckoning the names of fifty options takes a second.
+  // By its text within the list: computing the names of fifty options takes a second.
   await userEvent.click(within(await screen.findByRole("listbox")).getByText(option));
 }
 

@@ -2,7 +2,7 @@ import { layoutOf, planJob, sizes, terminalIn, terminalsOf, type Core, type Poin
 import { largeJob } from "../../../bench/large-job.ts";
 import { largeBoards, widened } from "../../../core/src/testing/many.ts";
 import { corePoint } from "./geometry.ts";
-import { pathOf, wiringOf } from "./routes.ts";
+import { pathOf, wiringOf } from "./core-routes.ts";
 import { jobOn, netloft } from "../testing/bench.tsx";
 
 interface Segment {

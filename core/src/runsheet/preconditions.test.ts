@@ -2,7 +2,7 @@ import type { JobBundle, LogEntry } from "../job/index.ts";
 import { planJob, type JobPlan } from "../plan/index.ts";
 import { readingsOf, stateNow } from "../state/index.ts";
 import { answered, boardIds, bundleOn, usualDevices } from "../testing/shipped.ts";
-import { gatesBefore, type Gate } from "./gates.ts";
+import { gatesBefore, type Gate } from "./preconditions.ts";
 import { stations, type Step } from "./step.ts";
 
 /** What stands before each step of a plan as a log leaves it. */
