@@ -65,6 +65,16 @@ describe.each(corpusTable)("%s", (_, of) => {
       }
   });
 
+  test("a mode is told once as it begins, and a leaf that sets off or stands once for each time it does", () => {
+    for (const { name, events } of recordingsOf(runsOf(of))) {
+      const modes = events.flatMap((event) => (event.kind === "mode" ? [event.mode] : []));
+      expect([name, modes.filter((mode, n) => mode === modes[n - 1])]).toEqual([name, []]);
+      const stops = events.filter(({ kind }) => kind === "stops" || kind === "moves");
+      const twice = stops.filter(({ kind }, n) => kind === "stops" && stops[n - 1]?.kind === "stops");
+      expect([name, twice]).toEqual([name, []]);
+    }
+  });
+
   test("it opens to its end, closes again, and meets nothing on the way", () => {
     const { cycle } = runsOf(of);
     const opened = cycle.samples.findIndex(({ at }) => at >= cycle.marks.close!);

@@ -1,6 +1,7 @@
 import { contactPart, partKey } from "../../node/index.ts";
 import { knowingTwin, usualPlan } from "../../testing/twins.ts";
 import { brainDoes } from "../brain/index.ts";
+import { putFaults } from "../faults/index.ts";
 import { twinDoes, twinRuns, type Twin } from "../step/index.ts";
 import { sends, spansOf, type Comes } from "./index.ts";
 
@@ -80,4 +81,25 @@ test("who waits goes once the leaves are more than half open, not sooner", () =>
   }
   expect(Math.min(...parts)).toBeGreaterThan(0.55);
   expect(Math.min(...parts)).toBeLessThan(0.75);
+});
+
+test("the edge of a leaf that closes on someone is pressed, and none while they only stand there", () => {
+  const it = opened("quillmarsh-tandrel");
+  const edges = it.site.wired.devices.flatMap(({ id, profile }) =>
+    profile.contacts.filter(({ duty }) => duty === "edge").map(({ id: contact }) => contactPart(id, contact)),
+  );
+  const isPressed = () => edges.some((edge) => it.site.tripped.has(partKey(edge)));
+  // A link that was left in bridges the beam: who stands there is met.
+  const { link } = it.brain.board.inputs.find(({ id }) => id === "beam")!;
+  putFaults(it, [{ kind: "link-in", link: link! }]);
+  sends(it.traffic, { is: "person", goes: "in", stands: { at: 0, seconds: 60 } });
+  twinRuns(it, 4);
+  expect([edges.length > 0, isPressed()]).toEqual([true, false]);
+  twinDoes(it, (brain) => void brainDoes(brain, { command: "close" }));
+  let pressed = false;
+  for (let n = 0; n < 400 && !pressed; n += 1) {
+    twinRuns(it, 0.1);
+    pressed = isPressed();
+  }
+  expect(pressed).toBe(true);
 });
