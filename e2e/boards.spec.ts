@@ -147,8 +147,8 @@ test("a board of one's own: written from an empty page to a planned job; then a 
     await page.keyboard.up("Enter");
     await expect(page.getByText("It begins: learns its stops.")).toBeVisible();
     await page.getByText("10×", { exact: true }).click();
-    await expect(page.getByText("In memory: travel.")).toBeVisible({ timeout: 60_000 });
-    await expect(page.getByText("The gate is closed.")).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText("In memory: travel.")).toBeVisible();
+    await expect(page.getByText("The gate is closed.")).toBeVisible();
     await page.goBack();
     const download = page.waitForEvent("download");
     await page.getByRole("button", { name: "YAML" }).click();

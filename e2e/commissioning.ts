@@ -7,8 +7,7 @@ function bench(page: Page) {
   const button = (name: string) => page.getByRole("button", { name, exact: true });
 
   /** The step at hand says this. */
-  const says = (text: string | RegExp, timeout = 20_000) =>
-    expect(card.getByText(text).first()).toBeVisible({ timeout });
+  const says = (text: string | RegExp) => expect(card.getByText(text).first()).toBeVisible();
 
   /** Seconds on the bench, as its clock shows them. */
   async function now(): Promise<number> {
@@ -20,7 +19,7 @@ function bench(page: Page) {
   async function passes(seconds: number) {
     const from = await now();
     const intervals = [100];
-    await expect.poll(now, { intervals, timeout: 120_000 }).toBeGreaterThanOrEqual(from + seconds);
+    await expect.poll(now, { intervals }).toBeGreaterThanOrEqual(from + seconds);
   }
 
   /** A key of the board, held as long as its hold takes. */
@@ -41,7 +40,7 @@ function bench(page: Page) {
   /** Time runs quicker until the step at hand says this. */
   async function waits(text: string | RegExp) {
     await page.getByText("10×", { exact: true }).click();
-    await says(text, 120_000);
+    await says(text);
     await page.getByText("1×", { exact: true }).click();
   }
 

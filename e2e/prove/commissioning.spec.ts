@@ -42,9 +42,9 @@ test("a two-leaf gate, by keyboard, from power-up to a full cycle; a slip is tol
   await it.presses("MOVE");
   await page.getByText("10×", { exact: true }).click();
   const is = page.getByRole("group", { name: "Board and what it moves" }).locator("strong");
-  await expect(is).toHaveText("The gate is open.", { timeout: 60_000 });
+  await expect(is).toHaveText("The gate is open.");
   await it.presses("MOVE");
-  await expect(is).toHaveText("The gate is closed.", { timeout: 60_000 });
+  await expect(is).toHaveText("The gate is closed.");
   await page.getByText("1×", { exact: true }).click();
   await it.says(/^Hold MOVE and TAKE together for 2 s/);
 });
