@@ -9,7 +9,7 @@ export default defineConfig({
   globalSetup: "./filled.ts",
   // A test waits a little: one more of them than cores keeps both busy.
   workers: 3,
-  reporter: [["list"], ["./ledger.ts", { journeys: 8, steps: 1_000 }]],
+  reporter: [["list"], ["./ledger.ts", { journeys: 8, steps: 3_100 }]],
   projects: [{ name: "journeys", testMatch: "*.spec.ts" }],
   testIgnore: "prove/**",
   outputDir: "../test-results",
