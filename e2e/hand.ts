@@ -42,20 +42,23 @@ export class Hand {
     for (let n = 0; n < 40; n++) {
       const at = await place(target);
       if (at === "seen") return;
-      const before = await target.boundingBox();
-      await this.#stroke(target, at === "above" ? -1 : 1, at === "aside" ? "x" : "y");
-      const after = await target.boundingBox();
-      // What has just come may still be under what goes.
-      if (before?.y === after?.y && before?.x === after?.x && n < 3) {
-        this.scrolls -= 1;
-        this.#trail.pop();
-        await this.page.waitForTimeout(300);
-        continue;
-      }
-      if (before?.y === after?.y && before?.x === after?.x)
-        throw new Error(`${target} cannot be scrolled to, ${at}: ${await under(target)}`);
+      await this.#scroll(target, at);
     }
     throw new Error(`${target} never comes in sight`);
+  }
+
+  /** One stroke toward a target: made once it moves it, for what has just come may still be under what goes. */
+  async #scroll(target: Locator, at: "above" | "below" | "aside"): Promise<void> {
+    const stands = async () => ({ box: await target.boundingBox(), at: await place(target) });
+    await expect(async () => {
+      const before = await stands();
+      await this.#stroke(target, at === "above" ? -1 : 1, at === "aside" ? "x" : "y");
+      const after = await stands();
+      if (JSON.stringify(before) !== JSON.stringify(after)) return;
+      this.scrolls -= 1;
+      this.#trail.pop();
+      throw new Error(`${target} cannot be scrolled to, ${at}: ${await under(target)}`);
+    }).toPass({ timeout: 600_000 });
   }
 
   async #stroke(target: Locator, way: 1 | -1, along: "x" | "y"): Promise<void> {

@@ -5,7 +5,7 @@ import config from "./playwright.config.ts";
 export default defineConfig(config, {
   testDir: "prove",
   testIgnore: [],
-  reporter: [["list"], ["./ledger.ts", { journeys: 60, steps: 10_000 }]],
+  reporter: [["list"], ["./ledger.ts", { journeys: 60, steps: 20_000 }]],
   projects: [
     { name: "walk", testMatch: "walk.spec.ts" },
     { name: "views", testMatch: "*.spec.ts", testIgnore: "walk.spec.ts" },

@@ -29,13 +29,16 @@ async function take(page: Page, field: Locator, words: string, option: RegExp): 
   await write(page, field, words);
   const found = page.getByRole("option", { name: option }).first();
   await expect(found).toBeVisible();
-  const isAt = () =>
-    expect(found)
-      .toHaveAttribute("data-focused", /.*/, { timeout: 2_000 })
-      .then(() => true)
-      .catch(() => false);
+  const focused = () =>
+    page
+      .locator('[role="option"][data-focused]')
+      .evaluateAll(([option]) => option?.id ?? option?.textContent ?? null);
   // The focus follows a key a moment later: it is waited for before the next one.
-  for (let n = 0; n < 12 && !(await isAt()); n++) await page.keyboard.press("ArrowDown");
+  while ((await found.getAttribute("data-focused")) === null) {
+    const before = await focused();
+    await page.keyboard.press("ArrowDown");
+    await expect.poll(focused).not.toBe(before);
+  }
   await page.keyboard.press("Enter");
 }
 

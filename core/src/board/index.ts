@@ -49,6 +49,7 @@ export { inspectBoard, parseBoard, readBoard } from "./read.ts";
 export { boardJsonSchema, boardReference, formatKeys } from "./reference.ts";
 export * from "./schema/index.ts";
 export {
+  bothLeaves,
   actText,
   checkGesture,
   gestureSchema,

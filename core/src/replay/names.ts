@@ -1,4 +1,4 @@
-import { checkGesture, namesOf, type Gesture } from "../board/index.ts";
+import { bothLeaves, checkGesture, namesOf, type Gesture } from "../board/index.ts";
 import { shown, type Problem } from "../finding/index.ts";
 import { boardOnSite, profileOf, type JobBundle } from "../job/index.ts";
 import { onlyOf, type Run, type TwinFault } from "../twin/index.ts";
@@ -67,12 +67,7 @@ export function namesIn(bundle: JobBundle, file: string) {
         "a link of the board",
       );
     if (leaf !== undefined)
-      one(
-        (["first", "second"] as const).slice(0, job.survey.leaves.length),
-        leaf,
-        `${path}.leaf`,
-        "a leaf of the job",
-      );
+      one(bothLeaves.slice(0, job.survey.leaves.length), leaf, `${path}.leaf`, "a leaf of the job");
   };
 
   const faults = (said: readonly TwinFault[], path: string): void =>

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import {
+  bothLeaves,
   conditionSchema,
   firmwareList,
   gestureSchema,
@@ -178,8 +179,5 @@ export const codeSchema = z.strictObject({
     .describe(
       "What the board itself finds wrong when it shows this; left out where a program, or a fall, names the code.",
     ),
-  leaf: z
-    .enum(["first", "second"])
-    .optional()
-    .describe("Of which of two leaves it is told; left out, of any."),
+  leaf: z.enum(bothLeaves).optional().describe("Of which of two leaves it is told; left out, of any."),
 });

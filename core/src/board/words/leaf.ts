@@ -1,5 +1,8 @@
 import { z } from "zod";
 
+/** The leaves of a site in the order in which a board counts them: the one that opens first, or the only one; then the other. */
+export const bothLeaves = ["first", "second"] as const;
+
 /** Where a leaf rests. */
 const leafPlaces = ["closed", "between", "open"] as const;
 export const leafPlace = z.enum(leafPlaces).describe("Where a leaf rests.");

@@ -1,4 +1,4 @@
-import { leafName, movingThing } from "../../board/index.ts";
+import { bothLeaves, leafName, movingThing } from "../../board/index.ts";
 import { sentence } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
 import { lookSeconds, type Played } from "../../twin/index.ts";
@@ -41,9 +41,7 @@ function movementsOf(leaf: Which, samples: NonNullable<Samples[Which]>): Movemen
 
 /** Every movement in what was looked at, in the order in which they begin. */
 export const movementsIn = (samples: Samples): Movement[] =>
-  (["first", "second"] as const)
-    .flatMap((leaf) => movementsOf(leaf, samples[leaf] ?? []))
-    .sort((a, b) => a.begins - b.begins);
+  bothLeaves.flatMap((leaf) => movementsOf(leaf, samples[leaf] ?? [])).sort((a, b) => a.begins - b.begins);
 
 const standsAt = (part: number): string =>
   part > 0.97 ? "fully open" : part < 0.03 ? "closed" : `${Math.round(part * 100)} % open`;

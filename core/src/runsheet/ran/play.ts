@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import type { Installation } from "../../circuit/index.ts";
 import { contactPart } from "../../node/index.ts";
 import { countWork } from "../../quantity/index.ts";
@@ -247,7 +248,7 @@ function played(
   during ??= kept(course);
   const { samples: all } = comeOf(course);
   const samples: Samples = {};
-  for (const leaf of ["first", "second"] as const) {
+  for (const leaf of bothLeaves) {
     // The last look before the step is where the leaf stood.
     if (all[leaf]) samples[leaf] = all[leaf].slice(Math.max(0, counts[leaf] - 1));
   }

@@ -1,4 +1,5 @@
 import {
+  bothLeaves,
   conditionHolds,
   type BehaviourId,
   type BehaviourValue,
@@ -19,12 +20,10 @@ export function inForce({ board, inForce: positions }: Brain, id: BehaviourId): 
   return given[id];
 }
 
-const whiches: readonly Which[] = ["first", "second"];
-
 /** Leaves this board moves: as many as it is set for where they truly move, else as many as its site has. */
 export function leavesOf(brain: Brain): readonly Which[] {
   const set = brain.world && brain.leaves > 0 ? inForce(brain, "leaf-count") : undefined;
-  return whiches.slice(0, typeof set === "number" ? set : brain.leaves);
+  return bothLeaves.slice(0, typeof set === "number" ? set : brain.leaves);
 }
 
 /** True for an input that a setting switches off. */

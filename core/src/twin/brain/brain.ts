@@ -1,6 +1,7 @@
 import {
   deliveredCards,
   fitBoard,
+  type bothLeaves,
   type BatteryState,
   type BoardProfile,
   type Command,
@@ -20,7 +21,7 @@ import { panelAtRest, type PanelEvent, type PanelState } from "../../panel/index
 export const instant = 1e-9;
 
 /** Which of two leaves: the first opens first. */
-export type Which = "first" | "second";
+export type Which = (typeof bothLeaves)[number];
 
 /** Leaves under way, and why. */
 export interface Run {

@@ -1,4 +1,5 @@
 import {
+  bothLeaves,
   type BoardInput,
   type Command,
   type ContactDuty,
@@ -280,7 +281,7 @@ function place(brain: Brain, { at, by, key, leaves }: Extract<Gesture, { place: 
   if (by !== "held-key" || key === undefined) {
     // A leaf that the board takes to be there and that is not goes along in its books.
     const there = Math.max(brain.leaves, leavesOf(brain).length);
-    for (const leaf of (["first", "second"] as const).slice(0, there))
+    for (const leaf of bothLeaves.slice(0, there))
       if (leaves === undefined || leaf === (leaves === 1 ? "first" : "second")) {
         brain.at[leaf] = to;
         brain.world?.puts(leaf, to);

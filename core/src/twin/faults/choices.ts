@@ -1,4 +1,4 @@
-import { leafName } from "../../board/index.ts";
+import { bothLeaves, leafName } from "../../board/index.ts";
 import type { SiteDevice } from "../../wiring/index.ts";
 import type { Planning } from "../site/index.ts";
 import { kinds, onlyOf, type FaultKind, type TwinFault } from "./kinds.ts";
@@ -95,7 +95,7 @@ function onLeaves(
   fault: (leaf: "first" | "second") => TwinFault,
   end = "",
 ): [string, TwinFault][] {
-  return (["first", "second"] as const).flatMap((leaf): [string, TwinFault][] => {
+  return bothLeaves.flatMap((leaf): [string, TwinFault][] => {
     const name = leaves[leaf];
     return name === undefined ? [] : [[[name, end].filter(Boolean).join(", "), fault(leaf)]];
   });

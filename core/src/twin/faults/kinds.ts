@@ -1,13 +1,13 @@
 import { z } from "zod";
 import type { Installation } from "../../circuit/index.ts";
 import type { DeviceProfile } from "../../device/index.ts";
-import { idSchema } from "../../board/index.ts";
+import { bothLeaves, idSchema } from "../../board/index.ts";
 import { contactPart, nodeKey, partKey, pinNode, terminalNode, type PartKey } from "../../node/index.ts";
 import type { Sits } from "../../wiring/index.ts";
 import type { Which } from "../brain/index.ts";
 import type { Hung } from "../plant/index.ts";
 
-const leaf = z.enum(["first", "second"]);
+const leaf = z.enum(bothLeaves);
 const end = z.enum(["open", "closed"]);
 const device = idSchema;
 
@@ -42,8 +42,6 @@ const profileOf = (at: Installation, of: string): DeviceProfile | undefined =>
 function sticks({ wired, stuck }: Wrong, of: string, tripped: boolean): void {
   for (const { id } of profileOf(wired, of)?.contacts ?? []) stuck.set(partKey(contactPart(of, id)), tripped);
 }
-
-const bothLeaves: readonly Which[] = ["first", "second"];
 
 /** Adds to how a leaf is hung; to both where none is named. */
 function hangs({ hung }: Wrong, which: Which | undefined, how: Hung): void {

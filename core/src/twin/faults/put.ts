@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import type { Which } from "../brain/index.ts";
 import { takesWires, type Circuit } from "../site/index.ts";
 import { rereads, type Twin } from "../step/index.ts";
@@ -44,7 +45,7 @@ export function putFaults(twin: Twin, faults: readonly TwinFault[]): void {
     stuck: wrong.stuck,
     feeds: wrong.feeds,
   });
-  for (const which of ["first", "second"] as const) hangs(twin, which, wrong);
+  for (const which of bothLeaves) hangs(twin, which, wrong);
   for (const contact of ends)
     contact.slipped = wrong.slipped
       .filter(({ leaf, end }) => plant.leaves[leaf] === contact.leaf && end === contact.end)

@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import { partKey, contactPart, type PartKey } from "../../node/index.ts";
 import type { LampLook, LampState } from "../../state/index.ts";
 import { faceOf, type Which } from "../brain/index.ts";
@@ -7,7 +8,6 @@ import { spansOf } from "../traffic/index.ts";
 
 /** Most people and vehicles that a frame has room for. */
 const mostMovers = 6;
-const whiches = ["first", "second"] as const;
 const lampStates: readonly LampState[] = ["dark", "lit", "blinking"];
 /** Numbers of a leaf, and of a mover. */
 const [perLeaf, perMover] = [4, 3];
@@ -23,7 +23,7 @@ export interface FrameLayout {
 }
 
 export function frameLayout({ brain: { board }, plant, site, locks }: Twin): FrameLayout {
-  const leaves = whiches.filter((which) => plant.leaves[which]);
+  const leaves = bothLeaves.filter((which) => plant.leaves[which]);
   const lamps = board.lamps.map(({ id }) => id);
   const inputs = board.inputs.map(({ id }) => id);
   const contacts = site.wired.devices.flatMap(({ id, profile }) =>

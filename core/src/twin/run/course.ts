@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import { chanceOf } from "../../quantity/index.ts";
 import type { BenchState, Planned } from "../../state/index.ts";
 import { twinAt } from "../at.ts";
@@ -56,7 +57,7 @@ export interface Course {
 
 /** Friction and thrust differ from leaf to leaf. */
 function spreads({ plant }: Twin, { seed, spread }: Pick<Run, "seed" | "spread">): void {
-  for (const which of ["first", "second"] as const) {
+  for (const which of bothLeaves) {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
     const chance = chanceOf(seed, `leaf ${which}`);
@@ -95,7 +96,7 @@ const roundedTo = (value: number, parts: number): number => Math.round(value * p
 export function looksAt(course: Course): void {
   const { twin, mark, noted } = course;
   const { plant, store } = twin;
-  for (const which of ["first", "second"] as const) {
+  for (const which of bothLeaves) {
     const leaf = plant.leaves[which];
     if (!leaf) continue;
     const { motion, body } = leaf;

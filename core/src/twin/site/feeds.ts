@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import { partKey, supplyPart } from "../../node/index.ts";
 import { exchangedLeads } from "../../wiring/index.ts";
 import { leavesOf, type Brain, type Which } from "../brain/index.ts";
@@ -14,8 +15,6 @@ export interface Feed {
 }
 
 export type Feeds = Partial<Record<Which, Feed>>;
-
-const whiches = ["first", "second"] as const;
 
 /** Where the motor of a leaf hangs: the output of one of the leaves, and the volts of its rail; undefined on none. */
 function outputOf({ at }: Site, brain: Brain, device: string): { output: Which; volts: number } | undefined {
@@ -68,7 +67,7 @@ function feedOf(site: Site, volts: number, leaf: PlantLeaf, turned: boolean): Fe
 export function feedsOf(site: Site, brain: Brain, plant: Plant): Feeds {
   const feeds: Feeds = {};
   const turned = turnedByLeads(site);
-  for (const which of whiches) {
+  for (const which of bothLeaves) {
     const leaf = plant.leaves[which];
     const hangs = leaf && outputOf(site, brain, leaf.device);
     const feed = hangs && feedOf(site, hangs.volts, leaf, turned.has(leaf.device));

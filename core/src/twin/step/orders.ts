@@ -1,10 +1,9 @@
+import { bothLeaves } from "../../board/index.ts";
 import { behindOhms } from "../../motion/index.ts";
 import { inForceOf, legOf, type Which } from "../brain/index.ts";
 import { cutOff, feedsOf, pulsesReach, type Feed, type Feeds } from "../site/index.ts";
 import { beginsRun, partBefore, readsManner, type Sense } from "./sense.ts";
 import { tickSeconds, type Twin } from "./types.ts";
-
-const whiches = ["first", "second"] as const;
 
 /** What the board does with its drives: worked out where a run, a phase or a setting is another than in the last step. */
 export function legsNow(twin: Twin): Twin["legs"] {
@@ -29,7 +28,7 @@ export function feedsNow(twin: Twin): Feeds {
   if (twin.fedAt === site.measurements) return twin.feeds;
   twin.fedAt = site.measurements;
   twin.feeds = brain.run ? feedsOf(site, brain, plant) : {};
-  for (const which of whiches) {
+  for (const which of bothLeaves) {
     const [feed, sense] = [twin.feeds[which], senses[which]];
     if (!feed) continue;
     twin.turns[which] = turns(twin, which, feed);

@@ -1,3 +1,4 @@
+import { bothLeaves } from "../../board/index.ts";
 import type { BoardInput, LeafPlace } from "../../board/index.ts";
 import type { Installation } from "../../circuit/index.ts";
 import { countWork } from "../../quantity/index.ts";
@@ -33,8 +34,6 @@ import { tickSeconds, type Twin } from "./types.ts";
 
 /** The longest a board is left without its time, s: menus close and pauses store by it. */
 const longestOwed = 0.1;
-
-const whiches = ["first", "second"] as const;
 
 const parts: Record<LeafPlace, number> = { closed: 0, between: 0.5, open: 1 };
 
@@ -96,8 +95,8 @@ export function twinOf(brain: Brain, planning: Planning, at?: Installation, sits
   const plant = plantOf(bundle);
   const site = siteOf(planning, at, sits);
   const senses: Twin["senses"] = {};
-  const travel = whiches.map((which) => plant.leaves[which]?.body.travel);
-  for (const [n, which] of whiches.slice(0, brain.board.leaves).entries()) {
+  const travel = bothLeaves.map((which) => plant.leaves[which]?.body.travel);
+  for (const [n, which] of bothLeaves.slice(0, brain.board.leaves).entries()) {
     const leaf = plant.leaves[which];
     if (leaf) {
       leaf.motion.at = parts[brain.at[which]] * leaf.body.travel;

@@ -1,4 +1,4 @@
-import { leafName } from "@anvilcloud/core";
+import { bothLeaves, leafName } from "@anvilcloud/core";
 import {
   CategoryScale,
   Chart,
@@ -40,8 +40,6 @@ type Quantity = (typeof quantities)[number]["id"];
 const back = 60;
 /** How often it is drawn anew, ms. */
 const drawnMs = 250;
-const whiches = ["first", "second"] as const;
-
 const named = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 /** What the leaves did over the last minute; something that happened is a mark on the line of time. */
@@ -63,7 +61,7 @@ export function RunChart({ running }: { running: Running }) {
       shown === "charge"
         ? [{ label: "battery", data: [] }]
         : info.layout.leaves.map((which) => ({
-            label: leafName(info.board, info.job.survey.leaves[whiches.indexOf(which)]!.id),
+            label: leafName(info.board, info.job.survey.leaves[bothLeaves.indexOf(which)]!.id),
             data: [],
           }));
     lines.forEach((line, n) =>

@@ -1,4 +1,4 @@
-import { leafName, plainNumber } from "@anvilcloud/core";
+import { bothLeaves, leafName, plainNumber } from "@anvilcloud/core";
 import { useRef } from "react";
 import { styled } from "styled-components";
 import { color, font, size, space } from "../../theme/index.ts";
@@ -23,7 +23,6 @@ const Grid = styled.table`
   }
 `;
 
-const whiches = ["first", "second"] as const;
 const columns = ["way", "speed", "push", "current"] as const;
 
 /** How many decimals each is told with. */
@@ -43,7 +42,7 @@ export function Readouts({ running }: { running: Running }) {
     if (cell && cell.textContent !== text) cell.textContent = text;
   };
   useFrames(watch, ({ leaves, charge }) => {
-    for (const which of whiches) {
+    for (const which of bothLeaves) {
       const leaf = leaves[which];
       if (!leaf) continue;
       write(`${which} way`, told.way(leaf.part));
@@ -54,7 +53,7 @@ export function Readouts({ running }: { running: Running }) {
     if (charge !== undefined) write("charge", `${Math.round(charge * 100)} %`);
   });
   const cell = (id: string) => <td key={id} ref={(element) => void (cells.current[id] = element)} />;
-  const rows = whiches
+  const rows = bothLeaves
     .slice(0, info.job.survey.leaves.length)
     .filter((which) => info.layout.leaves.includes(which));
   return (

@@ -1,3 +1,4 @@
+import { bothLeaves } from "@anvilcloud/core";
 import type { Job } from "@anvilcloud/core";
 import { useRef } from "react";
 import { useFrames } from "../running/use-running.ts";
@@ -8,7 +9,6 @@ type Leaf = Job["survey"]["leaves"][number];
 
 /** How thick a leaf is drawn, and a wall, m. */
 const [thick, wall] = [0.14, 0.34];
-const whiches = ["first", "second"] as const;
 const radius = { person: 0.24, vehicle: 0.5 };
 
 const metres = (mm: number) => mm / 1_000;
@@ -41,7 +41,7 @@ export function PlanView({ leaves, fields, watch, locks, wind, swings }: Drawn &
 
   useFrames(watch, (frame) => {
     parts.forEach(({ x, mirror, way }, n) => {
-      const part = frame.leaves[whiches[n]!]?.part ?? 0;
+      const part = frame.leaves[bothLeaves[n]!]?.part ?? 0;
       const moved = swings
         ? `translate(${x} 0) scale(${mirror} 1) rotate(${-part * way})`
         : `translate(${x - mirror * part * way} ${thick}) scale(${mirror} 1)`;

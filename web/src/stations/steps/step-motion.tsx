@@ -1,4 +1,4 @@
-import { lookSeconds, type Frame, type Ran } from "@anvilcloud/core";
+import { bothLeaves, lookSeconds, type Frame, type Ran } from "@anvilcloud/core";
 import { Play, Square } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { styled } from "styled-components";
@@ -20,7 +20,7 @@ const longest = 8;
 /** The leaves at a moment of a step. */
 function frameAt({ samples }: Ran, seconds: number): Frame {
   const leaves: Frame["leaves"] = {};
-  for (const which of ["first", "second"] as const) {
+  for (const which of bothLeaves) {
     const taken = samples[which];
     const look = taken?.[Math.min(taken.length - 1, Math.round(seconds / lookSeconds))];
     if (look) leaves[which] = { part: look[0], speed: 0, newtons: 0, amps: look[1] };
