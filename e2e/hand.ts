@@ -52,6 +52,8 @@ export class Hand {
     const stands = async () => ({ box: await target.boundingBox(), at: await place(target) });
     await expect(async () => {
       const before = await stands();
+      // What lay over it may have gone meanwhile.
+      if (before.at !== at) return;
       await this.#stroke(target, at === "above" ? -1 : 1, at === "aside" ? "x" : "y");
       const after = await stands();
       if (JSON.stringify(before) !== JSON.stringify(after)) return;
