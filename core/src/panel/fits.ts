@@ -44,7 +44,7 @@ export function bestOf<T>(
 export function singlesOf(made: Gesture): Gesture[] {
   if ("press" in made)
     return Array.from({ length: made.press.times }, () => ({ press: { ...made.press, times: 1 } }));
-  if ("turn" in made && made.turn.clicks > 0)
+  if ("turn" in made)
     return Array.from({ length: made.turn.clicks }, () => ({ turn: { ...made.turn, clicks: 1 } }));
   return [made];
 }

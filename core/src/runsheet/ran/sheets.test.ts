@@ -1,12 +1,15 @@
 import { behavioursAt } from "../../controls/index.ts";
-import { planJob, type JobPlan } from "../../plan/index.ts";
+import type { JobPlan } from "../../plan/index.ts";
 import { corpusTable, planOf, ranOnce } from "../../testing/corpus/index.ts";
 import { saidOf } from "../../testing/ran.ts";
-import { demoBundle, demoJobs } from "../../testing/shipped.ts";
+import { boardIds, demoBundle, demoJobs, planOnce, shippedBoard } from "../../testing/shipped.ts";
+import { usualPlan } from "../../testing/twins.ts";
 import { faceAt } from "../../twin/index.ts";
 import type { Step } from "../index.ts";
 
 /** What is seen of sheets as they are played: each step once, whoever looks at it. */
+
+const demoPlan = (id: string): JobPlan => planOnce(demoBundle(id));
 
 let proofs = 0;
 
@@ -30,21 +33,6 @@ describe.each(corpusTable)("the sheet of %s", (_, of) => {
       else if (/stops/.test(said)) expect([...told, way.includes(toward)]).toEqual([...told, false]);
     }
   });
-
-  test("lamps are looked at all together when power comes, and else where they change or where it is asked for", () => {
-    const all = plan.bundle.board.lamps.map((lamp) => lamp.id);
-    for (const step of plan.sheet) {
-      if (step.station !== "power-up") continue;
-      const looked = ranOnce(plan, step).see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
-      if (step.effects.some((effect) => effect.kind === "power" && effect.on))
-        expect([step.id, looked.map(({ lamp }) => lamp)]).toEqual([step.id, all]);
-      else
-        for (const { lamp, is, was, meanwhile } of looked) {
-          const asked = is !== was || meanwhile !== undefined || step.alwaysSee?.includes(lamp);
-          expect([step.id, lamp, asked]).toEqual([step.id, lamp, true]);
-        }
-    }
-  });
 });
 
 test("and there are proofs enough to tell", () => {
@@ -58,7 +46,7 @@ const restOf = (plan: JobPlan, step: Step): string | undefined => {
 };
 
 describe.each(demoJobs())("the sheet of %s", (id) => {
-  const plan = planJob(demoBundle(id));
+  const plan = demoPlan(id);
 
   test("every step of it is played, and shows what the state after it shows", () => {
     for (const step of plan.sheet) {
@@ -118,3 +106,30 @@ describe.each(demoJobs())("the sheet of %s", (id) => {
     }
   });
 });
+
+const bare = boardIds()
+  .filter((id) => shippedBoard(id).leaves === 0)
+  .map((id) => [id, usualPlan(id)] as const);
+const sheets: (readonly [string, JobPlan])[] = [
+  ...corpusTable.map(([name, of]) => [name, planOf(of)] as const),
+  ...bare,
+  ...demoJobs().map((id) => [id, demoPlan(id)] as const),
+];
+
+test.each(sheets)(
+  "%s: lamps are looked at all together when power comes, and else where they change or where it is asked for",
+  (_, plan) => {
+    const all = plan.bundle.board.lamps.map((lamp) => lamp.id);
+    for (const step of plan.sheet) {
+      if (step.station !== "power-up") continue;
+      const looked = ranOnce(plan, step).see.flatMap((seen) => (seen.kind === "lamp" ? [seen] : []));
+      if (step.effects.some((effect) => effect.kind === "power" && effect.on))
+        expect([step.id, looked.map(({ lamp }) => lamp)]).toEqual([step.id, all]);
+      else
+        for (const { lamp, is, was, meanwhile } of looked) {
+          const asked = is !== was || meanwhile !== undefined || step.alwaysSee?.includes(lamp);
+          expect([step.id, lamp, asked]).toEqual([step.id, lamp, true]);
+        }
+    }
+  },
+);

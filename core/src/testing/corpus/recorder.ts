@@ -1,6 +1,6 @@
 import type { End } from "../../board/index.ts";
 import type { Brain, BrainEvent } from "../../twin/index.ts";
-import { edgeOf } from "../../twin/plant/index.ts";
+import { edgeOf, type Plant } from "../../twin/plant/index.ts";
 import { tickSeconds, twinDoes, twinRuns, type Twin } from "../../twin/step/index.ts";
 
 /** Seconds from one sample to the next. */
@@ -27,6 +27,8 @@ export interface Recording {
   events: readonly (BrainEvent & { seconds: number })[];
   /** Way of each leaf's edge from closed to open, m. */
   ways: readonly number[];
+  /** How two leaves lie over one another where they do. */
+  overlap: Plant["overlap"];
 }
 
 /** Looks on as a twin is played with, twenty times a second. */
@@ -70,9 +72,15 @@ export class Recorder {
 
   /** Does something at the board, under a name. */
   act(mark: string, act: (brain: Brain) => void): this {
-    this.marks[mark] = this.seconds;
+    this.mark(mark);
     twinDoes(this.twin, act);
     this.look();
+    return this;
+  }
+
+  /** Keeps this moment under a name. */
+  mark(name: string): this {
+    this.marks[name] = this.seconds;
     return this;
   }
 
@@ -98,7 +106,8 @@ export class Recorder {
   recording(): Recording {
     this.look();
     const { name, samples, marks, events } = this;
-    const ways = Object.values(this.twin.plant.leaves).map(({ body }) => body.travel * body.arm);
-    return { name, samples, marks, events, ways };
+    const { leaves, overlap } = this.twin.plant;
+    const ways = Object.values(leaves).map(({ body }) => body.travel * body.arm);
+    return { name, samples, marks, events, ways, overlap };
   }
 }

@@ -57,10 +57,7 @@ function held(of: Case): Recording {
   const it = begin(of, "meets something as it is held", { leaf: "open" });
   block(it, 0.5, "closing");
   it.act("close", (brain) => void go(brain, "closed", { because: "held" })).runUntilIdle();
-  return it
-    .act("left", () => {})
-    .run(10)
-    .recording();
+  return it.mark("left").run(10).recording();
 }
 
 /** Stopped, or left without power, a third of its way. */
@@ -93,10 +90,7 @@ function playTripped(of: Case, { input, row, moment }: Tripped): Recording {
   }
   commandIt();
   const from = partOf(it.twin);
-  it.runUntil(
-    ({ brain, ...twin }) => !brain.run || Math.abs(partOf({ brain, ...twin }) - from) > 0.2,
-    60,
-  ).run(0.3);
+  it.runUntil((twin) => !twin.brain.run || Math.abs(partOf(twin) - from) > 0.2, 60).run(0.3);
   trip(true).run(0.6).runUntilIdle();
   return trip(false).runUntilIdle().recording();
 }

@@ -6,6 +6,7 @@ import {
   type Sample,
   type Recording,
 } from "../../testing/corpus/index.ts";
+import { binds } from "../plant/index.ts";
 
 /**
  * What holds of every leaf that a board moves, whatever happens to it: said of where the leaves are and what reaches their
@@ -83,9 +84,13 @@ describe.each(corpusTable)("%s", (_, of) => {
     expect(kindsOf(cycle)).not.toContain("obstructed");
   });
 
-  test("of two leaves the overlapping one leads on opening and comes last on closing", () => {
+  test("of two leaves the overlapping one leads on opening and comes last on closing, and they never bind", () => {
     const { cycle } = runsOf(of);
-    if (cycle.ways.length < 2) return;
+    expect(cycle.ways).toHaveLength(of.leaves);
+    if (of.leaves < 2) return;
+    const { overlap } = cycle;
+    if (overlap)
+      expect(cycle.samples.filter(({ edges: [over, under] }) => binds(overlap, over!, under!))).toEqual([]);
     const apart = cycle.samples.find(({ edges }) => edges[1]! > 0.05)!;
     expect(apart.edges[0]).toBeGreaterThan(apart.edges[1]!);
     const closing = since(cycle, "close");
