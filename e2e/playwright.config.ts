@@ -14,6 +14,8 @@ export default defineConfig({
   testIgnore: "prove/**",
   outputDir: "../test-results",
   use: {
+    actionTimeout: 600_000,
+    navigationTimeout: 600_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",

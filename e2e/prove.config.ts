@@ -2,7 +2,9 @@ import { defineConfig } from "@playwright/test";
 import config from "./playwright.config.ts";
 
 /** What `npm run prove` drives beside the journeys: every screen, every walk, every board's way. */
-export default defineConfig(config, {
+export default defineConfig({
+  // Not merged: the journeys' own project would run each of these once more.
+  ...config,
   testDir: "prove",
   testIgnore: [],
   reporter: [["list"], ["./ledger.ts", { journeys: 60, steps: 20_000 }]],

@@ -61,6 +61,8 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await expect(page.getByText("8:45, 18 %").first()).toBeVisible();
 
   await page.getByRole("link", { name: /^Wire/ }).click();
+  // The station before can be begun too, and stands until this one is there.
+  await expect(page.getByRole("heading", { level: 1, name: "Wire" })).toBeVisible();
   await page.getByRole("button", { name: "Begin" }).click();
   const steps = await walkSteps(page);
   expect(steps).toBeGreaterThan(40);
