@@ -7,7 +7,7 @@ export default defineConfig({
   ...config,
   testDir: "prove",
   testIgnore: [],
-  reporter: [["list"], ["./ledger.ts", { journeys: 60, steps: 20_000 }]],
+  reporter: [["list"], ["./ledger.ts", { journeys: 24, steps: 11_500 }]],
   projects: [
     { name: "walk", testMatch: "walk.spec.ts" },
     { name: "views", testMatch: "*.spec.ts", testIgnore: "walk.spec.ts" },
