@@ -1,3 +1,7 @@
+/** The middle one of several values; 0 of none. */
+export const median = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
 /** Median of several timings of the same work, ms. */
 export async function medianMs(rounds: number, work: () => Promise<void> | void): Promise<number> {
   const times: number[] = [];
@@ -6,7 +10,7 @@ export async function medianMs(rounds: number, work: () => Promise<void> | void)
     await work();
     times.push(performance.now() - start);
   }
-  return times.sort((a, b) => a - b)[Math.floor(rounds / 2)] ?? 0;
+  return median(times);
 }
 
 /** One line: what was measured, the ratio, and the budget it has. */

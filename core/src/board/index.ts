@@ -69,6 +69,7 @@ export {
   reactionsOf,
   touchedBy,
 } from "./words/index.ts";
+export { once, onceFor } from "./once.ts";
 export { canSet, settableBehaviours, wordsSet } from "./settable.ts";
 export { blankBoard, headingOf, printBoard, withHeading } from "./source.ts";
 export type { Heading } from "./source.ts";

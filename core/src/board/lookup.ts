@@ -1,4 +1,5 @@
 import { listed, plainNumber } from "../quantity/index.ts";
+import { onceFor } from "./once.ts";
 import type { Block, BoardInput, BoardProfile, Menu, MenuItem } from "./schema/index.ts";
 import type { Labels } from "./words/index.ts";
 
@@ -12,8 +13,8 @@ export interface Terminal {
 }
 
 /** Every terminal of the board, block by block. */
-export function terminalsOf(board: BoardProfile): Terminal[] {
-  return board.blocks.flatMap((block) =>
+export const terminalsOf = onceFor((board: BoardProfile): readonly Terminal[] =>
+  board.blocks.flatMap((block) =>
     block.terminals.map((terminal) => ({
       id: `${block.id}${terminal.number}`,
       number: terminal.number,
@@ -21,12 +22,22 @@ export function terminalsOf(board: BoardProfile): Terminal[] {
       holds: terminal.holds,
       block,
     })),
-  );
-}
+  ),
+);
+
+/** The terminals by id; of two that a spoilt profile gives one id, the first. */
+const terminalsById = onceFor(
+  (board: BoardProfile) =>
+    new Map(
+      terminalsOf(board)
+        .toReversed()
+        .map((terminal) => [terminal.id, terminal]),
+    ),
+);
 
 /** The terminal of this id; undefined where the board has none. */
 export function terminalOf(board: BoardProfile, id: string): Terminal | undefined {
-  return terminalsOf(board).find((terminal) => terminal.id === id);
+  return terminalsById(board).get(id);
 }
 
 /** The terminals of an input's common. */
@@ -97,8 +108,8 @@ export function displayPositions({ number, choices }: MenuItem): readonly string
 }
 
 /** Every value of the board's menus. */
-export function menuValues(board: BoardProfile): MenuValue[] {
-  return (board.panel?.menus ?? []).flatMap((menu) =>
+export const menuValues = onceFor((board: BoardProfile): readonly MenuValue[] =>
+  (board.panel?.menus ?? []).flatMap((menu) =>
     menu.items
       .filter((item) => item.number ?? item.choices)
       .map((item) => ({
@@ -108,8 +119,8 @@ export function menuValues(board: BoardProfile): MenuValue[] {
           ? plainNumber(item.number.delivered, 2)
           : (item.delivered ?? item.choices?.[0]?.shows ?? ""),
       })),
-  );
-}
+  ),
+);
 
 /** What the parts of a board are called, for whoever puts a condition into words. */
 export function labelsOf(board: BoardProfile): Labels {

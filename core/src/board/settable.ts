@@ -1,18 +1,19 @@
 import type { BehaviourId, BehaviourValue } from "./behaviour.ts";
 import { menuValues } from "./lookup.ts";
+import { onceFor } from "./once.ts";
 import type { BoardProfile, SetsValue } from "./schema/index.ts";
 
 /** What every position of every control sets, one record a position. */
-function everySets(board: BoardProfile): Readonly<Record<string, SetsValue>>[] {
-  return [
+const everySets = onceFor((board: BoardProfile): readonly Readonly<Record<string, SetsValue>>[] =>
+  [
     ...board.dials.flatMap((dial) => dial.zones),
     ...board.settings.flatMap((setting) => setting.rows),
     ...menuValues(board).flatMap(({ item }) => [
       ...(item.choices ?? []),
       ...(item.number ? [item.number] : []),
     ]),
-  ].map((part) => part.sets);
-}
+  ].map((part) => part.sets),
+);
 
 /** Every behaviour that some control of the board sets. */
 export function settableBehaviours(board: BoardProfile): Set<string> {

@@ -1,4 +1,4 @@
-import type { BoardProfile } from "../board/index.ts";
+import { once, onceFor, type BoardProfile } from "../board/index.ts";
 import {
   contactPart,
   madeRailPart,
@@ -12,30 +12,6 @@ import {
   type PartKey,
 } from "../node/index.ts";
 import type { PlacedDevice, Wire } from "./installation.ts";
-
-/** A value worked out once for each key, and kept. */
-function once<Key, Value>(make: (key: Key) => Value): (key: Key) => Value {
-  const known = new Map<Key, Value>();
-  return (key) => {
-    const value = known.get(key);
-    if (value !== undefined) return value;
-    const made = make(key);
-    known.set(key, made);
-    return made;
-  };
-}
-
-/** A value worked out once for each object, for as long as the object lives. */
-function onceFor<Owner extends object, Value>(make: (owner: Owner) => Value): (owner: Owner) => Value {
-  const known = new WeakMap<Owner, Value>();
-  return (owner) => {
-    const value = known.get(owner);
-    if (value !== undefined) return value;
-    const made = make(owner);
-    known.set(owner, made);
-    return made;
-  };
-}
 
 // A circuit is solved hundreds of times over the same wires and devices: their keys are made once.
 

@@ -1,4 +1,4 @@
-export { keyPath, openingOf, wayToEntry } from "./path.ts";
+export { entriesReached, keyPath, openingOf, wayToEntry } from "./path.ts";
 export type { Change, KeyPath } from "./path.ts";
 export type { KeyStep } from "./steps.ts";
 export { planVisit } from "./visit.ts";

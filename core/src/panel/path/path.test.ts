@@ -6,7 +6,7 @@ import { shippedBoard } from "../../testing/shipped.ts";
 import { brainDoes, brainOf } from "../../twin/index.ts";
 import { keyPath, panelAlone, panelAtRest, panelShows, type PanelState } from "../index.ts";
 import { isIdle } from "../state.ts";
-import { wayToEntry } from "./index.ts";
+import { entriesReached, wayToEntry } from "./index.ts";
 import { runTo } from "./run.ts";
 
 const boards = panelBoards();
@@ -168,4 +168,23 @@ test("a value that shows already what it shall is brought there by no gesture; w
     }
   const [bare] = boards.map((board) => ({ ...board, panel: undefined }));
   expect(wayToEntry(bare!, panelAlone(true), panelAtRest(bare!), "any")).toBeUndefined();
+  expect(entriesReached(bare!, panelAlone(true), panelAtRest(bare!)).size).toBe(0);
+});
+
+test("the entries reached are those to which a way is found, one by one", () => {
+  const sizes = new Set<number>();
+  for (const board of sampleOf(boards, 5))
+    for (const learned of [false, true]) {
+      const [ask, from] = [panelAlone(learned), panelAtRest(board)];
+      const all = board.panel!.menus.flatMap(({ items }) => items.map(({ id }) => id));
+      const found = all.filter((id) => wayToEntry(board, ask, from, id));
+      const reached = entriesReached(board, ask, from);
+      expect([board.id, learned, [...reached].sort()]).toEqual([
+        board.id,
+        learned,
+        [...new Set(found)].sort(),
+      ]);
+      sizes.add(reached.size);
+    }
+  expect(sizes.size).toBeGreaterThan(1);
 });

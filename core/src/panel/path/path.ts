@@ -38,6 +38,23 @@ export function wayToEntry(
   return quickestWay({ board, panel, ask }, from, at)?.edges.flatMap(({ made }) => made);
 }
 
+/** Every entry to which such gestures bring the display from where the panel stands. */
+export function entriesReached(
+  board: BoardProfile,
+  ask: Circumstances,
+  from: PanelState,
+): ReadonlySet<string> {
+  const { panel } = board;
+  const reached = new Set<string>();
+  if (!panel) return reached;
+  quickestWay({ board, panel, ask }, from, (state) => {
+    const entry = state.editing === undefined ? entryAt(board, state) : undefined;
+    if (entry) reached.add(entry.id);
+    return false;
+  });
+  return reached;
+}
+
 const sum = (steps: readonly KeyStep[]) => steps.reduce((all, { ms }) => all + ms, 0);
 
 /** Goes to the value again, looks at it and leaves it as it is. */

@@ -9,6 +9,8 @@ import {
   heldBy,
   menuValues,
   movingThing,
+  once,
+  onceFor,
   positionTexts,
   positionsText,
   touchedBy,
@@ -21,7 +23,7 @@ import {
 } from "../../board/index.ts";
 import { controlSubjects, type GivenBehaviour, type PlannedControl } from "../../controls/index.ts";
 import type { StateEffect } from "../../job/index.ts";
-import { menuKeysThatMove, panelAlone, panelAtRest, wayToEntry } from "../../panel/index.ts";
+import { entriesReached, menuKeysThatMove, panelAlone, panelAtRest } from "../../panel/index.ts";
 import { clockToFraction, listed, sentence } from "../../quantity/index.ts";
 import type { Planned } from "../../state/index.ts";
 import { standsAt } from "../rests.ts";
@@ -139,19 +141,6 @@ function slipText(menu: Menu, shows: string): string | undefined {
   return `Beside it ${beside.length > 1 ? "stand" : "stands"} ${listed(beside)}: leave ${beside.length > 1 ? "those as they are" : "that as it is"}.`;
 }
 
-/** Where a value is set: while nothing is learned wherever its entry can be reached then, else once the travel is known. */
-function stationOf(
-  { bundle: { board }, controls }: Pick<Planned, "bundle" | "controls">,
-  control: PlannedControl,
-): "power-up" | "travel" {
-  if (control.kind !== "values") return "power-up";
-  // Another value that brings the entry up is set before it.
-  const panel = panelAtRest(board, controls.positions.values);
-  const reached = wayToEntry(board, panelAlone(false), panel, control.id);
-  const learned = () => wayToEntry(board, panelAlone(true), panel, control.id);
-  return !reached && learned() ? "travel" : "power-up";
-}
-
 interface ValueStepAsked {
   control: PlannedControl;
   entry: MenuValue;
@@ -200,22 +189,38 @@ function valueStep(
   };
 }
 
+/**
+ * The menu values that must change, each with its entry and its station: while nothing is learned wherever the entry can
+ * be reached then, else once the travel is known.
+ */
+const changedValues = onceFor(({ bundle: { board }, controls }: Pick<Planned, "bundle" | "controls">) => {
+  const entries = menuValues(board);
+  const changed = controls.controls.flatMap((control) => {
+    const entry = entries.find(({ item }) => item.id === control.id);
+    return control.kind === "values" && control.change && entry ? [{ control, entry }] : [];
+  });
+  // Another value that brings an entry up is set before it.
+  const panel = panelAtRest(board, controls.positions.values);
+  const reached = once((learned: boolean) => entriesReached(board, panelAlone(learned), panel));
+  return changed.map((each): Omit<ValueStepAsked, "isOpen"> => {
+    const waits = !reached(false).has(each.control.id) && reached(true).has(each.control.id);
+    return { ...each, station: waits ? "travel" : "power-up" };
+  });
+});
+
+/** Where a control is set that must change. */
+const stationOf = (planned: Planned, control: PlannedControl) =>
+  changedValues(planned).find((each) => each.control === control)?.station ?? "power-up";
+
 /** Menu values that must change, one a step, at the station at which their entries can be reached; first those that bring others up. */
 export function valueSteps(planned: Planned, station: "power-up" | "travel"): StepDraft[] {
-  const entries = menuValues(planned.bundle.board);
-  const asked = planned.controls.controls.flatMap((control) => {
-    const entry = entries.find(({ item }) => item.id === control.id);
-    if (control.kind !== "values" || !control.change || !entry || stationOf(planned, control) !== station)
-      return [];
-    return [{ control, entry }];
-  });
+  const asked = changedValues(planned).filter((each) => each.station === station);
   const inOrder = [false, true].flatMap((hidden) =>
     asked.filter(({ entry }) => (entry.item.when !== undefined) === hidden),
   );
   return inOrder.map((each, at) =>
     valueStep(planned, {
       ...each,
-      station,
       isOpen: each.entry.menu.kind !== "app" && inOrder[at - 1]?.entry.menu.id === each.entry.menu.id,
     }),
   );

@@ -12,25 +12,36 @@ const end = (at: number, terminals: string[], more: Partial<LooseEnd> = {}): Loo
 });
 
 /** Two terminals of each block of each board, with their board. */
-const pairs = boardIds().flatMap((id) => {
+const pairs = boardIds().flatMap((id) =>
+  shippedBoard(id).blocks.flatMap((block, at) =>
+    block.terminals.length > 1
+      ? [
+          {
+            id,
+            at,
+            block: block.id,
+            ids: block.terminals.slice(0, 2).map((each) => `${block.id}${each.number}`),
+          },
+        ]
+      : [],
+  ),
+);
+
+/** The board with its two terminals holding so many cores. */
+function holding({ id, at }: (typeof pairs)[number], holds: readonly [number, number]) {
   const board = shippedBoard(id);
-  return board.blocks
-    .filter(({ terminals }) => terminals.length > 1)
-    .map((block) => ({
-      board,
-      block,
-      ids: block.terminals.slice(0, 2).map(({ number }) => `${block.id}${number}`),
-    }));
-});
+  board.blocks[at]!.terminals.slice(0, 2).forEach((terminal, nth) => (terminal.holds = holds[nth]!));
+  return board;
+}
 
 /** Which of two terminals each of so many cores goes to, by how much the first holds and the links in it. */
 function chosen(
-  { board, block, ids }: (typeof pairs)[number],
+  pair: (typeof pairs)[number],
   cores: number,
   { holds, links = 0, more }: { holds: [number, number]; links?: number; more?: Partial<LooseEnd> },
 ) {
-  const [one, other] = ids as [string, string];
-  block.terminals.slice(0, 2).forEach((terminal, at) => (terminal.holds = holds[at]!));
+  const [one, other] = pair.ids as [string, string];
+  const board = holding(pair, holds);
   const ends = Array.from({ length: cores }, (_, at) => end(at, [one, other], more));
   const on = chooseTerminals(board, ends, new Map(links ? [[one, links]] : []));
   return [on.filter((each) => each === one).length, on.filter((each) => each === other).length];
@@ -38,7 +49,7 @@ function chosen(
 
 test("there are many", () => expect(pairs.length).toBeGreaterThan(40));
 
-test.each(pairs.map((pair) => [`${pair.board.id} ${pair.block.id}`, pair] as const))(
+test.each(pairs.map((pair) => [`${pair.id} ${pair.block}`, pair] as const))(
   "cores on %s are shared out between clamps, and none takes more than it holds while another has room",
   (_, pair) => {
     expect(chosen(pair, 1, { holds: [2, 2] })).toEqual([1, 0]);
@@ -55,10 +66,10 @@ test.each(pairs.map((pair) => [`${pair.board.id} ${pair.block.id}`, pair] as con
 test("where it is wanted a core goes, though the clamp is full", () => {
   const pair = pairs[0]!;
   const [one, other] = pair.ids as [string, string];
-  pair.block.terminals.slice(0, 2).forEach((terminal) => (terminal.holds = 1));
+  const board = holding(pair, [1, 1]);
   const wanted = (at: number) => ({
     ...end(at, [one, other]),
     device: { id: `d${at}`, name: "", profile, pinned: { a: other } },
   });
-  expect(chooseTerminals(pair.board, [wanted(0), wanted(1)], new Map())).toEqual([other, other]);
+  expect(chooseTerminals(board, [wanted(0), wanted(1)], new Map())).toEqual([other, other]);
 });
