@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readFileSync, rmSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { build } from "esbuild";
 
@@ -32,5 +32,9 @@ export const buildServer = (outdir, further = []) =>
     external,
   });
 
-if (process.argv[1] === fileURLToPath(import.meta.url))
-  await buildServer(new URL("dist", import.meta.url).pathname);
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const outdir = fileURLToPath(new URL("dist", import.meta.url));
+  // What builds before shared under other names is of no use to this one.
+  rmSync(outdir, { recursive: true, force: true });
+  await buildServer(outdir);
+}
