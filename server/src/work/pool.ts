@@ -3,6 +3,7 @@ import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
+import { limit } from "./limit.ts";
 import { Overloaded } from "./overloaded.ts";
 import { errorOf } from "./refusal.ts";
 import type { TaskName, Tasks } from "./tasks.ts";
@@ -13,7 +14,7 @@ export interface Lane {
   threads: number;
   /** Tasks that may wait; one more is refused. */
   waiting: number;
-  /** How long a task may take once it is begun, ms. */
+  /** How long a task may compute once it is begun, ms. */
   mostMs: number;
   /** When to ask again, s. */
   retryAfterS: number;
@@ -135,10 +136,10 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
       const giveUp = () => fallen.abort();
       notBegun.add(giveUp);
       const { port1: told, port2: begun } = new MessageChannel();
-      let clock: NodeJS.Timeout | undefined;
+      let unwatch = (): void => {};
       told.once("message", () => {
         notBegun.delete(giveUp);
-        clock = setTimeout(() => late.abort(), lane.mostMs);
+        unwatch = limit(lane.mostMs, () => late.abort());
       });
       try {
         const signal = AbortSignal.any([late.signal, fallen.signal, ...(gone ? [gone] : [])]);
@@ -160,7 +161,7 @@ export function createWork(lanes: Record<LaneName, Lane> = usualLanes, worker = 
         throw error;
       } finally {
         notBegun.delete(giveUp);
-        clearTimeout(clock);
+        unwatch();
         told.close();
       }
     },
