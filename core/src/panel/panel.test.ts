@@ -186,6 +186,28 @@ describe("at the cabinet", () => {
     expect(does(newer, set, [hold("KNOB", 2)], panelWaits(newer, state, 1).state).state.path).toEqual([]);
   });
 
+  test("a way in by three gestures opens by all three in their order, and by nothing that differs in one", () => {
+    let opened = 0;
+    for (const board of boardIds().map(shippedBoard)) {
+      const [menu, key] = [board.panel?.menus[0], board.keys[0]];
+      if (!board.panel || !menu || !key) continue;
+      const by = [hold(key.id, 2), hold(key.id, 5), hold(key.id, 9)];
+      const only = {
+        ...board,
+        panel: { ...board.panel, opens: [{ id: "three", to: menu.id, by, when: {} }] },
+      } as BoardProfile;
+      const opens = (made: readonly Gesture[]) => does(only, panelAlone(true), made).state.path.length > 0;
+      const [one, two, three] = by as [Gesture, Gesture, Gesture];
+      const other = press(key.id, 3);
+      expect([board.id, opens(by)]).toEqual([board.id, true]);
+      expect(opens([other, ...by])).toBe(true);
+      for (const made of [[other, two, three], [one, other, three], [one, two, other], [two, three], [three]])
+        expect([board.id, made, opens(made)]).toEqual([board.id, made, false]);
+      opened += 1;
+    }
+    expect(opened).toBeGreaterThan(3);
+  });
+
   test("a wizard asks one after the other and starts what stands at its end; held on, the key opens the menu instead", () => {
     const quernish = sited("osierbeck-quernish");
     const asked = does(quernish, panelAlone(false), [

@@ -137,9 +137,23 @@ test("a board whose time-out keeps what is being changed is not waited for where
   expect(tellApart(keeps, ask, at(one)).kind).toBe("lost");
 });
 
+/** The board with no key that steps through its wizards: each other menu keeps those it has. */
+function answeredOnly(board: BoardProfile): BoardProfile {
+  const { panel } = structuredClone(board);
+  const { next, previous } = panel!;
+  for (const menu of panel!.menus)
+    Object.assign(
+      menu,
+      menu.kind === "wizard"
+        ? { next: undefined, previous: undefined }
+        : { next: menu.next ?? next, previous: menu.previous ?? previous },
+    );
+  return { ...board, panel: { ...panel!, next: undefined, previous: undefined } };
+}
+
 test("every question of a wizard is found while nothing is learned, though only an answer leads to it", () => {
   let asked = 0;
-  for (const board of panelBoards())
+  for (const board of panelBoards().flatMap((each) => [each, answeredOnly(each)]))
     for (const menu of board.panel!.menus.filter(({ kind }) => kind === "wizard"))
       for (const { id, shows } of menu.items) {
         const could = locate(board, panelAlone(false), panelAtRest(board), [shows]);
@@ -159,6 +173,32 @@ test("of the keys that move the leaf only those are told that step through the m
   // Its wall keys move the door, and its menus are walked by the knob.
   expect(movers("hexby-hoistrum")).toEqual([]);
   expect(shippedBoard("hexby-hoistrum").keys.some(({ does }) => does.length)).toBe(true);
+});
+
+test("a key that moves the leaf is told for each way in which it steps: on, back, in or out", () => {
+  let told = 0;
+  for (const board of panelBoards())
+    for (const key of board.keys.filter(({ does }) => does.length))
+      for (const step of ["next", "previous", "into", "back"] as const) {
+        const { panel } = structuredClone(board);
+        for (const each of [panel!, ...panel!.menus])
+          for (const other of ["next", "previous", "into", "back"] as const) delete each[other];
+        for (const other of ["more", "less", "confirm"] as const) delete panel![other];
+        const by = { press: { key: key.id, times: 1 } };
+        const own = panel!.menus.map((menu, at) => (at ? menu : { ...menu, [step]: by }));
+        for (const one of [
+          { ...panel!, [step]: by },
+          { ...panel!, menus: own },
+        ])
+          expect([board.id, step, menuKeysThatMove({ ...board, panel: one })]).toEqual([
+            board.id,
+            step,
+            [key],
+          ]);
+        expect(menuKeysThatMove({ ...board, panel })).toEqual([]);
+        told += 1;
+      }
+  expect(told).toBeGreaterThan(10);
 });
 
 test("an entry is found by either of the keys that step, where a panel has but one of them", () => {
