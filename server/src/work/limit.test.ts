@@ -47,15 +47,15 @@ describe("a task's limit", () => {
 
   test("waits for a machine that is busy with something else", () => {
     begin();
-    pass(9_900, 0.1);
+    pass(4_900, 0.2);
     expect(over).toBe(0);
-    pass(200, 0.1);
+    pass(200, 0.2);
     expect(over).toBe(1);
   });
 
   test("is over in the end where a task computes nothing", () => {
     begin();
-    pass(39_900, 0);
+    pass(9_900, 0);
     expect(over).toBe(0);
     pass(200, 0);
     expect(over).toBe(1);

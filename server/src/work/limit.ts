@@ -5,7 +5,7 @@ export const computedMs = (): number => {
 };
 
 /** What waits for something else than its turn to compute is over after so many times as long. */
-const mostTimes = 40;
+const mostTimes = 10;
 
 /**
  * Calls `over` once a task has had so long to compute: as much time has passed, and the process has computed as much
