@@ -32,7 +32,7 @@ export function frameLayout({ brain: { board }, plant, site, locks }: Twin): Fra
   const counted = lamps.length + inputs.length + contacts.length + locks.length;
   return {
     ...{ leaves, lamps, inputs, contacts, locks: locks.map(({ key }) => key) },
-    length: 3 + leaves.length * perLeaf + counted + 1 + mostMovers * perMover,
+    length: 4 + leaves.length * perLeaf + counted + 1 + mostMovers * perMover,
   };
 }
 
@@ -57,6 +57,8 @@ export interface Frame {
   powered: boolean;
   /** What the battery holds, as a part; undefined where there is none. */
   charge: number | undefined;
+  /** How long the key that is down has been held, s, as the board counts it; undefined where none is. */
+  held: number | undefined;
   leaves: Partial<Record<Which, LeafFrame>>;
   lamps: Record<string, LampState>;
   looks: Record<string, LampLook>;
@@ -67,14 +69,20 @@ export interface Frame {
   movers: MoverFrame[];
 }
 
-/** Writes a moment of a running installation into numbers, for a page to draw. */
-export function fillFrame(twin: Twin, layout: FrameLayout, into: Float64Array): void {
+/** Writes a moment of a running installation into numbers, for a page to draw; with how long a key has been held, s. */
+export function fillFrame(
+  twin: Twin,
+  layout: FrameLayout,
+  into: Float64Array,
+  held: number | undefined,
+): void {
   const { brain, plant, site, locks, store, traffic } = twin;
   let at = 0;
   const put = (value: number) => void (into[at++] = value);
   put(twin.ticks * tickSeconds);
   put(brain.power ? 1 : 0);
   put(store ? store.charge : -1);
+  put(held ?? -1);
   for (const which of layout.leaves) {
     const leaf = plant.leaves[which]!;
     const { motion, body } = leaf;
@@ -105,9 +113,9 @@ export function readFrame(layout: FrameLayout, numbers: Float64Array): Frame {
   let at = 0;
   const take = () => numbers[at++]!;
   const those = <Id extends string>(ids: readonly Id[]): Id[] => ids.filter(() => take() === 1);
-  const [seconds, powered, charge] = [take(), take() === 1, take()];
+  const [seconds, powered, charge, held] = [take(), take() === 1, take(), take()];
   const frame: Frame = {
-    ...{ seconds, powered, charge: charge < 0 ? undefined : charge },
+    ...{ seconds, powered, charge: charge < 0 ? undefined : charge, held: held < 0 ? undefined : held },
     ...{ leaves: {}, lamps: {}, looks: {}, tripped: [], worked: [], locked: [], movers: [] },
   };
   for (const which of layout.leaves)

@@ -58,6 +58,11 @@ export class Hands {
     return this.held !== undefined || this.presses !== undefined;
   }
 
+  /** How long the key that is down has been held, s, as the board counts it; undefined where none is. */
+  get seconds(): number | undefined {
+    return this.held && (this.now - this.held.since) * tickSeconds;
+  }
+
   /** Presses that wait for another mean what they are. */
   settle(): void {
     const { presses } = this;

@@ -84,12 +84,12 @@ describe("a frame", () => {
     const layout = frameLayout(twin);
     const numbers = new Float64Array(layout.length);
     const frame = () => {
-      fillFrame(twin, layout, numbers);
+      fillFrame(twin, layout, numbers, session.held);
       return readFrame(layout, numbers);
     };
     session.runs(1);
     const rest = frame();
-    expect(rest).toMatchObject({ seconds: 1, powered: true, movers: [] });
+    expect(rest).toMatchObject({ seconds: 1, powered: true, held: undefined, movers: [] });
     expect(rest.leaves.first).toMatchObject({ part: 0, speed: 0, newtons: 0, amps: 0 });
     session.does({ do: { command: "open" } });
     session.does({ comes: { is: "vehicle", goes: "out" } });
@@ -101,6 +101,12 @@ describe("a frame", () => {
     expect(moves.leaves.first!.amps).toBeGreaterThan(0);
     expect(moves.movers).toEqual([{ is: "vehicle", from: expect.any(Number), to: expect.any(Number) }]);
     expect(moves.lamps).toEqual(session.come().ends.lamps);
+    session.key("SET", "down");
+    expect(frame().held).toBe(0);
+    session.runs(2.5);
+    expect(frame().held).toBeCloseTo(2.5);
+    session.key("SET", "up");
+    expect(frame().held).toBeUndefined();
     session.does({ works: { input: "stop", worked: true } });
     session.runs(0.1);
     expect(frame().tripped).toContain("stop");

@@ -47,6 +47,11 @@ export class Session {
     return this.hands.busy;
   }
 
+  /** How long the key that is down has been held, s, as the board counts it; undefined where none is. */
+  get held(): number | undefined {
+    return this.hands.seconds;
+  }
+
   private note(act: LiveAct): void {
     this.script.push({ at: this.seconds, ...act });
   }

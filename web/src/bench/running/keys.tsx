@@ -1,13 +1,19 @@
 import { heardBy, keysTogether, type Gesture } from "@anvilcloud/core";
+import { useRef } from "react";
 import { Button, Row } from "../../ui/index.ts";
 import { sends } from "./sends.ts";
 import { LiveKey } from "../panel/live-key.tsx";
-import type { Running } from "./use-running.ts";
+import { useFrames, type Running } from "./use-running.ts";
 
 /** Every key of the running board, those that are worked together, and what a transmitter can send. */
 export function RunningKeys({ running }: { running: Running }) {
   const { info, host, does } = running;
   const { board } = info;
+  // The board's own time: it stands behind that of the page where the machine is slow.
+  const held = useRef(0);
+  useFrames(running.watch, (frame) => {
+    held.current = frame.held ?? 0;
+  });
   const made = (gesture: Gesture) => does({ do: gesture });
   const remotes = [...new Set(["press", ...heardBy(board)])];
   return (
@@ -22,7 +28,11 @@ export function RunningKeys({ running }: { running: Running }) {
             )}
             <LiveKey
               label={label}
-              onDown={() => void host.key(id, "down")}
+              counted={() => held.current}
+              onDown={() => {
+                held.current = 0;
+                void host.key(id, "down");
+              }}
               onDone={() => void host.key(id, "up")}
             />
             {kind === "turn-and-press" && (

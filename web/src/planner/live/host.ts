@@ -175,7 +175,7 @@ class Bench {
   private tells(): void {
     const { twin } = this.session.course;
     const numbers = new Float64Array(this.layout.length);
-    fillFrame(twin, this.layout, numbers);
+    fillFrame(twin, this.layout, numbers, this.session.held);
     this.ears.frame(numbers);
     const events = this.session.course.noted.events.slice(this.heard);
     const { told, ...news } = this.news(events);

@@ -26,7 +26,7 @@ function frameAt({ samples }: Ran, seconds: number): Frame {
     if (look) leaves[which] = { part: look[0], speed: 0, newtons: 0, amps: look[1] };
   }
   return {
-    ...{ seconds, powered: true, charge: undefined, leaves, lamps: {}, looks: {} },
+    ...{ seconds, powered: true, charge: undefined, held: undefined, leaves, lamps: {}, looks: {} },
     ...{ tripped: [], worked: [], locked: [], movers: [] },
   };
 }
