@@ -143,7 +143,8 @@ test("a board of one's own: written from an empty page to a planned job; then a 
     const run = page.getByRole("button", { name: "RUN", exact: true });
     await run.focus();
     await page.keyboard.down("Enter");
-    await expect(page.getByRole("button", { name: "RUN 5 s" })).toBeVisible();
+    // However late it is looked at: longer than asked for is a hold as well.
+    await expect(page.getByRole("button", { name: /^RUN ([5-9]|\d\d+) s$/ })).toBeVisible();
     await page.keyboard.up("Enter");
     await expect(page.getByText("It begins: learns its stops.")).toBeVisible();
     await page.getByText("10×", { exact: true }).click();
