@@ -19,6 +19,15 @@ describe("wiring a device", () => {
     expect(wiringOf("quillmarsh-tandrel", ["lumbrick-halt"], "stop-button-1").caution).toBeUndefined();
   });
 
+  test("nothing is landed of a device that finds no place on the board", () => {
+    const { sheet, wiring } = planOn("dunnick-wendrel", ["lumbrick-halt", "brackwater-plain"]);
+    const places = wiring.placements.filter(({ demand }) => demand.device.id === "lock-1");
+    expect(places.map(({ place }) => place)).toEqual([undefined]);
+    const landing = sheet.filter(({ id }) => id.startsWith("wire:"));
+    expect(landing.some(({ id }) => id.startsWith("wire:stop-button-1:"))).toBe(true);
+    for (const { id, cores } of landing) expect([id, cores]).not.toEqual([id, []]);
+  });
+
   test("a battery is joined after the first power-up, with a caution of its own", () => {
     const sheet = stepsOf("osierbeck-quernish", ["quillmarsh-reserve", "lumbrick-halt"]);
     const battery = sheet.findIndex((step) => step.id.startsWith("wire:battery-1:"));
