@@ -11,7 +11,7 @@ import {
 } from "react-router";
 import { styled } from "styled-components";
 import { SWRConfig } from "swr";
-import { useSignedOut } from "./data/index.ts";
+import { OnTheWayProvider, useSignedOut } from "./data/index.ts";
 import { Find } from "./stations/palette/find.tsx";
 import { SignOut } from "./stations/session/sign-out.tsx";
 import { color, GlobalStyle, narrow, print, size, space, touch } from "./theme/index.ts";
@@ -165,11 +165,15 @@ const router = createBrowserRouter([
   },
 ]);
 
+const onTheWay = () => router.state.navigation.state !== "idle";
+
 export function App() {
   return (
     <SWRConfig value={{ shouldRetryOnError: false }}>
       <GlobalStyle />
-      <RouterProvider router={router} />
+      <OnTheWayProvider value={onTheWay}>
+        <RouterProvider router={router} />
+      </OnTheWayProvider>
     </SWRConfig>
   );
 }

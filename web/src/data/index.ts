@@ -36,6 +36,7 @@ export { offered, useOffers } from "./offers.ts";
 export type { Offer } from "./offers.ts";
 export { differences } from "./differences.ts";
 export { useWarnBeforeLeaving } from "./leaving.ts";
+export { OnTheWayProvider, useOnTheWay } from "./on-the-way.ts";
 export { HighlightProvider, isLit, useHighlight, useLights } from "./highlight.tsx";
 export { JobProvider, useJobBench, useJobParts } from "./job.tsx";
 export { tellSignedIn, tellSignedOut, useSignedOut } from "./signed-out.ts";
