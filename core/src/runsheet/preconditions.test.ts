@@ -119,6 +119,7 @@ const dangerous: [string, string[]][] = [
 
 describe("a danger", () => {
   test("stands before power and everything after it, and before no wiring, until it is gone or passed with a reason", () => {
+    let others = false;
     for (const [board, devices] of dangerous) {
       const bundle = bundleOn(board, devices);
       const plan = planJob(bundle);
@@ -130,13 +131,30 @@ describe("a danger", () => {
         const told = gates(step).filter(({ kind }) => kind === "danger");
         expect([step.id, told.length]).toEqual([step.id, behind ? dangers.length : 0]);
       }
-      expect(statuses.find(({ station }) => station === "power-up")).toMatchObject({
-        state: "blocked",
-        trouble: true,
-      });
+      // A station is in trouble by a danger, whatever else it waits for.
+      for (const station of stations.slice(stations.indexOf("power-up"))) {
+        const next = sheet.find((step) => step.station === station);
+        if (!next) continue;
+        const kinds = gates(next).map(({ kind }) => kind);
+        expect([station, kinds]).toEqual([station, expect.arrayContaining(["danger"])]);
+        others ||= kinds.some((kind) => kind !== "danger");
+        expect(statuses.find((each) => each.station === station)).toMatchObject({
+          state: "blocked",
+          trouble: true,
+        });
+      }
       const power = sheet.find(({ station }) => station === "power-up")!;
       const past = passed(bundle, gates(power));
       expect(gatesOf(plan, past)(power).filter(({ kind }) => kind === "danger")).toEqual([]);
     }
+    expect(others).toBe(true);
+  });
+
+  test("what only waits for earlier work is in no trouble", () => {
+    const waiting = planJob(bundleOn("pengrath-drawmel", usualDevices("pengrath-drawmel"))).statuses.filter(
+      ({ state }) => state === "blocked",
+    );
+    expect(waiting.map(({ station }) => station)).toContain("prove");
+    expect(waiting.flatMap(({ trouble }) => trouble ?? [])).toEqual([]);
   });
 });

@@ -181,6 +181,10 @@ describe("the log", () => {
     const bundle = demoBundle("netloft");
     const [first] = planJob(bundle).sheet;
     const failed = answered(bundle, [first!], "not-seen");
+    // What was not seen has changed nothing, whatever its step would have.
+    const works = planJob(bundle).sheet.find(({ effects }) => effects.length)!;
+    expect(answered(bundle, [works], "not-seen").log.at(-1)).toMatchObject({ effects: [] });
+    expect(answered(bundle, [works]).log.at(-1)).toMatchObject({ effects: works.effects });
     expect(planJob(failed).statuses[1]).toMatchObject({
       state: "blocked",
       reason: "Not seen: Isolate and mark the breaker.",

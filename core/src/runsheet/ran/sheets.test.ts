@@ -116,6 +116,22 @@ const sheets: (readonly [string, JobPlan])[] = [
   ...demoJobs().map((id) => [id, demoPlan(id)] as const),
 ];
 
+test("a display is told where it shows something else than before, and not again by each step that leaves it", () => {
+  let kept = 0;
+  for (const [name, plan] of sheets)
+    plan.sheet.forEach((step, at) => {
+      const before = plan.sheet[at - 1];
+      if (!before || step.station === "prove" || before.station === "prove") return;
+      const [was, is] = [ranOnce(plan, before), ranOnce(plan, step)];
+      const told = is.see.some((seen) => seen.kind === "display");
+      if (is.display && is.display === was.display && !step.shows && !before.shows) {
+        kept += 1;
+        expect([name, step.id, is.display, told]).toEqual([name, step.id, is.display, false]);
+      }
+    });
+  expect(kept).toBeGreaterThan(10);
+});
+
 test.each(sheets)(
   "%s: lamps are looked at all together when power comes, and else where they change or where it is asked for",
   (_, plan) => {
