@@ -1,7 +1,7 @@
 import { writeFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { lineOf, workAtHome } from "./home.ts";
-import { expect, test } from "./server.ts";
+import { expect, read, test } from "./server.ts";
 import { addDevices, openPart } from "./survey.ts";
 
 const notice = (page: Page) => page.getByRole("region", { name: "What was done" });
@@ -46,7 +46,7 @@ test("what lies at hand: home on a phone, anything by one key, what was done tak
     await width.fill(`6' 1 1/2"`);
     await width.press("Tab");
     await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
-    const { job } = (await (await page.request.get(`${demo}/api/jobs/netloft`)).json()) as {
+    const { job } = (await (await read(page, `${demo}/api/jobs/netloft`)).json()) as {
       job: { survey: { leaves: { widthMm: number }[] } };
     };
     expect(job.survey.leaves[0]!.widthMm).toBe(1867);
@@ -75,14 +75,14 @@ test("what lies at hand: home on a phone, anything by one key, what was done tak
     await page.keyboard.press("Control+z");
     await expect(notice(page)).toContainText("Taken back");
     await expect(page.getByRole("link", { name: /^Wire, open, 0 of/ })).toBeVisible();
-    const { log } = (await (await page.request.get(`${demo}/api/jobs/netloft/log`)).json()) as {
+    const { log } = (await (await read(page, `${demo}/api/jobs/netloft/log`)).json()) as {
       log: { outcome: string }[];
     };
     expect(log.map(({ outcome }) => outcome)).toEqual(["seen", "withdrawn"]);
   });
 
   await test.step("a job file whose job is here: shown how it differs, then not taken, taken as a copy, and as a later state", async () => {
-    const bundle = (await (await page.request.get(`${demo}/api/jobs/ropewalk/bundle`)).json()) as {
+    const bundle = (await (await read(page, `${demo}/api/jobs/ropewalk/bundle`)).json()) as {
       job: { title: string };
       log: object[];
     };
@@ -115,7 +115,7 @@ test("what lies at hand: home on a phone, anything by one key, what was done tak
     await (await bring()).getByRole("button", { name: "As its later state" }).click();
     await expect(page).toHaveURL(/\/jobs\/ropewalk/);
     await expect(page.getByText("Ropewalk gates, north side").first()).toBeVisible();
-    const again = (await (await page.request.get(`${demo}/api/jobs/ropewalk/log`)).json()) as {
+    const again = (await (await read(page, `${demo}/api/jobs/ropewalk/log`)).json()) as {
       log: object[];
     };
     expect(again.log).toHaveLength(bundle.log.length);

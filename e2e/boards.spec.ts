@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
-import { expect, test } from "./server.ts";
+import { expect, read, test } from "./server.ts";
 import { addDevices, beginJob, openPart } from "./survey.ts";
 import { storeSheds } from "./sheds.ts";
 
@@ -207,7 +207,7 @@ test("a board of one's own: written from an empty page to a planned job; then a 
   });
 
   await test.step("HTML in a label stays text, on the page and in the saved drawing", async () => {
-    const source = await (await page.request.get(`${demo}/api/boards/copperfold-casspel/source`)).text();
+    const source = await (await read(page, `${demo}/api/boards/copperfold-casspel/source`)).text();
     const evil = source
       .replace("id: copperfold-casspel", "id: evil")
       .replace("label: OPEN,", 'label: "<img src=x onerror=document.title=1>",');

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server.ts";
+import { expect, read, test } from "./server.ts";
 import { openPart } from "./survey.ts";
 
 const notes = (page: Page) => page.getByRole("textbox", { name: "Notes" });
@@ -68,7 +68,7 @@ test("what goes wrong on site: two tabs, a dead spot, a slow line, a file that i
     await page.unroute("**/api/jobs/netloft/log");
     await page.getByRole("button", { name: "Send it again" }).click();
     await expect(page.getByText("An answer of yours is not stored.")).toBeHidden();
-    const { log } = (await (await page.request.get(`${demo}/api/jobs/netloft/log`)).json()) as {
+    const { log } = (await (await read(page, `${demo}/api/jobs/netloft/log`)).json()) as {
       log: { step: string }[];
     };
     expect(log.map(({ step }) => step)).toEqual(["isolate:breaker"]);
@@ -110,7 +110,7 @@ test("what goes wrong on site: two tabs, a dead spot, a slow line, a file that i
   });
 
   await test.step("a job file that contradicts itself is refused by name and place", async () => {
-    const bundle = (await (await page.request.get(`${demo}/api/jobs/netloft/bundle`)).json()) as {
+    const bundle = (await (await read(page, `${demo}/api/jobs/netloft/bundle`)).json()) as {
       board: { dials: { sweep: { from: string; to: string } }[] };
     };
     bundle.board.dials[0]!.sweep = { from: "5:00", to: "7:00" };

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { test as base } from "@playwright/test";
+import { test as base, type APIResponse, type Page } from "@playwright/test";
 import { copyFilled } from "./filled.ts";
 import { runServer } from "./run-server.ts";
 
@@ -24,3 +24,7 @@ export const test = base.extend<{ demo: string; empty: string }>({
 });
 
 export { expect } from "@playwright/test";
+
+/** Asks as the page would, which asks once more where the server has just closed the connection that it was keeping. */
+export const read = (page: Page, address: string): Promise<APIResponse> =>
+  page.request.get(address, { maxRetries: 3 });

@@ -7,7 +7,7 @@ import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { copyFilled } from "./filled.ts";
 import { runServer, type RunningServer } from "./run-server.ts";
-import { expect, test } from "./server.ts";
+import { expect, read, test } from "./server.ts";
 
 /** A page of someone else's, at an origin of its own. */
 async function foreignPage(): Promise<{ port: number; close: () => Promise<void> }> {
@@ -27,9 +27,7 @@ async function foreignPage(): Promise<{ port: number; close: () => Promise<void>
 /** All that is stored, as far as the interface tells it. */
 async function stored(page: Page, address: string): Promise<unknown> {
   const all = ["/api/jobs", "/api/jobs/netloft", "/api/jobs/netloft/log", "/api/boards", "/api/devices"];
-  return Promise.all(
-    all.map(async (path) => (await page.request.get(address + path)).json() as Promise<unknown>),
-  );
+  return Promise.all(all.map(async (path) => (await read(page, address + path)).json() as Promise<unknown>));
 }
 
 /** Everything a page can try against another origin; gives what it got to read. */
@@ -133,7 +131,7 @@ test.describe("beyond this machine", () => {
     for (const host of foreignHosts)
       await test.step(`a page at ${host} reads nothing and changes nothing`, async () => {
         const foreign = await foreignPage();
-        const source = await (await page.request.get(`${demo}/api/boards/quillmarsh-tandrel/source`)).text();
+        const source = await (await read(page, `${demo}/api/boards/quillmarsh-tandrel/source`)).text();
         const board = source.replace(/^id: .*$/m, "id: foreign-board");
         const before = await stored(page, demo);
         await page.goto(`http://${host}:${foreign.port}/`);
@@ -172,7 +170,7 @@ test.describe("beyond this machine", () => {
     });
 
     for (const path of ["/api/jobs", "/api/jobs/netloft/bundle", "/api/boards", "/api/whereabouts"])
-      expect((await page.request.get(here() + path)).status()).toBe(401);
+      expect((await read(page, here() + path)).status()).toBe(401);
     expect((await page.request.post(`${here()}/api/jobs`, { data: {} })).status()).toBe(401);
     await page.goto(here());
     const dialog = page.getByRole("dialog", { name: "Sign in" });
@@ -203,10 +201,10 @@ test.describe("beyond this machine", () => {
     await expect(page.getByRole("img", { name: /code to scan/ })).toBeVisible();
     await page.getByRole("button", { name: "Sign out" }).click();
     await expect(dialog).toBeVisible();
-    expect((await page.request.get(`${here()}/api/jobs`)).status()).toBe(401);
+    expect((await read(page, `${here()}/api/jobs`)).status()).toBe(401);
 
     await test.step("who was told to trust its certificate has a line that is trusted, and nobody speaks to it in the open", async () => {
-      const crt = await (await page.request.get(`http://127.0.0.1:${trustPort}/anvilcloud.crt`)).text();
+      const crt = await (await read(page, `http://127.0.0.1:${trustPort}/anvilcloud.crt`)).text();
       const { port } = new URL(server.address);
       const status = await new Promise((done) => {
         get({ host: "127.0.0.1", port, path: "/api/health", ca: crt }, (answer) =>

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Locator, Page } from "@playwright/test";
 import { fileHandedOver } from "./hand-over.ts";
-import { expect, test } from "./server.ts";
+import { expect, read, test } from "./server.ts";
 
 /** Goes on with the key for the next until something has the focus. */
 async function tabTo(page: Page, target: Locator): Promise<void> {
@@ -111,6 +111,6 @@ test("a whole job by keys alone: begun, surveyed, wired, commissioned, handed ov
   await expect(page).toHaveURL(/\/jobs\/stair-window-/);
   await expect(page.getByRole("link", { name: /^Prove, settled/ })).toBeVisible();
   const id = /jobs\/([^/]+)/.exec(page.url())?.[1];
-  const again: unknown = await (await page.request.get(`${demo}/api/jobs/${id}/bundle`)).json();
+  const again: unknown = await (await read(page, `${demo}/api/jobs/${id}/bundle`)).json();
   expect(again).toEqual(JSON.parse(readFileSync(file, "utf8")));
 });

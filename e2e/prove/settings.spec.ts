@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "../server.ts";
+import { expect, read, test } from "../server.ts";
 import { openPart } from "../survey.ts";
 import { walkSteps } from "../walk-steps.ts";
 
@@ -61,7 +61,7 @@ test("as found is entered on the face by keys alone, on dials, on a menu, and on
     keys.count += text.length;
     await expect(page.getByRole("status").filter({ hasText: /^Saved / })).toBeVisible();
     process.stdout.write(`${job}: as found entered with ${keys.count} keys\n`);
-    const { job: stored } = (await (await page.request.get(`${demo}/api/jobs/${job}`)).json()) as {
+    const { job: stored } = (await (await read(page, `${demo}/api/jobs/${job}`)).json()) as {
       job: { found: { switches: object; values: object } };
     };
     expect(JSON.stringify(stored.found)).toContain(`"${text.length > 3 ? "on" : text}"`);

@@ -9,7 +9,7 @@ import {
   type JobBundle,
   type StoredJob,
 } from "../../core/src/index.ts";
-import { expect, test } from "../server.ts";
+import { expect, read, test } from "../server.ts";
 import { openPart } from "../survey.ts";
 import { storeSheds } from "../sheds.ts";
 
@@ -119,7 +119,7 @@ async function jobOnQuernish(
       data: { title: "Sluice lane, pair", customer: "Brisa Holloway-Tarn", board: "osierbeck-quernish" },
     })
   ).json()) as StoredJob;
-  const { devices } = (await (await page.request.get(`${demo}/api/devices`)).json()) as {
+  const { devices } = (await (await read(page, `${demo}/api/devices`)).json()) as {
     devices: DeviceProfile[];
   };
   const job = kinds.reduce(

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { fileHandedOver } from "../hand-over.ts";
-import { expect, test } from "../server.ts";
+import { expect, read, test } from "../server.ts";
 import { addDevices, beginJob, openPart } from "../survey.ts";
 import { walkSteps } from "../walk-steps.ts";
 
@@ -85,6 +85,6 @@ test("a whole job, from a new one to the exported file, imported unchanged on an
   await expect(page).toHaveURL(/\/jobs\/kelp-store-pair-/);
   await expect(page.getByRole("link", { name: /^Prove, settled/ })).toBeVisible();
   const id = /jobs\/([^/]+)/.exec(page.url())?.[1];
-  const again: unknown = await (await page.request.get(`${empty}/api/jobs/${id}/bundle`)).json();
+  const again: unknown = await (await read(page, `${empty}/api/jobs/${id}/bundle`)).json();
   expect(again).toEqual(JSON.parse(readFileSync(file, "utf8")));
 });

@@ -39,6 +39,8 @@ test("a server killed in the middle of saves loses none that it acknowledged, an
   expect(acknowledged.length).toBeGreaterThanOrEqual(savesBeforeKill);
 
   const second = await start(database);
+  // Who reads a step for a minute is still connected after it.
+  expect((await fetch(`${second.address}/api/health`)).headers.get("keep-alive")).toBe("timeout=75");
   const { log } = (await (await fetch(`${second.address}/api/jobs/netloft/log`)).json()) as {
     log: LogEntry[];
   };

@@ -19,7 +19,11 @@ export function stopOnSignal(servers: readonly Server[], { knex, work, logger }:
     logger.info({ signal }, "stopping");
     setTimeout(() => process.exit(1), graceMs).unref();
     const closed = servers.map((server) => new Promise((done) => server.close(done)));
-    for (const server of servers) server.closeIdleConnections();
+    for (const server of servers) {
+      server.closeIdleConnections();
+      // Whoever gets an answer now is not kept after it.
+      server.keepAliveTimeout = 1;
+    }
     void work
       .close()
       .then(() => Promise.all(closed))
