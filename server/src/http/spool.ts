@@ -1,39 +1,11 @@
 import { randomUUID } from "node:crypto";
-import { createWriteStream } from "node:fs";
 import { mkdir, readdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import type { Request } from "express";
 import { Overloaded } from "../work/overloaded.ts";
 import { wrongType } from "./media-type.ts";
 import { HttpProblem } from "./problem.ts";
-
-const tooLarge = (most: number) =>
-  new HttpProblem(413, "Body too large", `The body may have at most ${most} bytes. Send less.`);
-
-/** Writes a body to a file. What cannot be written is read to its end all the same: only then does the answer arrive. */
-function receive(request: Request, file: string, most: number): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const out = createWriteStream(file, { mode: 0o600 });
-    const fail = (error: Error) => {
-      request.unpipe(out);
-      request.resume();
-      out.destroy();
-      reject(error);
-    };
-    let length = 0;
-    request.on("data", (chunk: Buffer) => {
-      length += chunk.length;
-      if (length > most) fail(tooLarge(most));
-    });
-    request.once("close", () => {
-      if (!request.complete)
-        fail(new HttpProblem(400, "Body cut short", "The body ended too soon. Send it again."));
-    });
-    out.once("error", fail);
-    out.once("finish", resolve);
-    request.pipe(out);
-  });
-}
+import { receive, tooLarge, type Pace } from "./receive.ts";
 
 function checkKind(request: Request): void {
   if (!request.is("application/json")) throw wrongType(request, "application/json");
@@ -59,7 +31,7 @@ export async function clearSpool(folder: string): Promise<void> {
 /** Writes a JSON body to a file as it comes, has it used, and takes the file away again, whatever happens. */
 export async function spooled<T>(
   request: Request,
-  { folder, most }: { folder: string; most: number },
+  { folder, most, pace }: { folder: string; most: number; pace?: Pace },
   use: (file: string) => Promise<T>,
 ): Promise<T> {
   checkKind(request);
@@ -73,7 +45,7 @@ export async function spooled<T>(
   arriving += 1;
   try {
     await mkdir(folder, { recursive: true });
-    await receive(request, file, most);
+    await receive(request, file, most, pace);
     return await use(file);
   } finally {
     arriving -= 1;
