@@ -1,7 +1,7 @@
 // Builds what changed, opens the database and serves Anvilcloud with its demo jobs. --fresh starts over.
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -40,9 +40,12 @@ if (!existsSync(stamp) || readFileSync(stamp, "utf8") !== wanted) {
 }
 
 if (process.argv.includes("--fresh")) {
-  const file = process.env.DATABASE ?? join(data, "anvilcloud.db");
-  for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
-  process.stdout.write("demo: starting over with the demo jobs\n");
+  const fresh = [join(root, "scripts/fresh.ts")];
+  const { status } = spawnSync(process.execPath, ["--import", "tsx", ...fresh], {
+    cwd: root,
+    stdio: "inherit",
+  });
+  if (status !== 0) process.exit(status ?? 1);
 }
 mkdirSync(data, { recursive: true });
 

@@ -1,4 +1,5 @@
 import { createServer } from "node:http";
+import { clearKilled } from "./backup/aside.ts";
 import { CannotStart } from "./cannot-start.ts";
 import { readConfig, type Config } from "./config.ts";
 import { openDatabase } from "./db/open.ts";
@@ -16,6 +17,7 @@ import { createWork } from "./work/pool.ts";
 async function serve(config: Config): Promise<void> {
   const { host, port, database, incoming, web, beyond } = config;
   const logger = createLogger(config.logLevel);
+  clearKilled(database);
   const knex = await openDatabase(database);
   await loadShipped(knex, config.shipped);
   const loaded = config.demo ? await loadDemo(knex, config.shipped) : 0;

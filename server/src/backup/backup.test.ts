@@ -1,6 +1,8 @@
 import { spawnSync } from "node:child_process";
 import {
+  copyFileSync,
   existsSync,
+  linkSync,
   mkdirSync,
   readdirSync,
   readFileSync,
@@ -8,7 +10,7 @@ import {
   truncateSync,
   writeFileSync,
 } from "node:fs";
-import { join } from "node:path";
+import { basename, dirname, join } from "node:path";
 import Database from "better-sqlite3";
 import { openDatabase } from "../db/open.ts";
 import { addSession, hasSession } from "../store/access.ts";
@@ -16,6 +18,7 @@ import { freshFolder } from "../testing/folders.ts";
 import { filledDatabase, filledFile, readLog, root } from "../testing/serve.ts";
 import { built } from "../testing/built.ts";
 import { start, ended } from "../testing/program.ts";
+import { clearKilled, setAside } from "./aside.ts";
 import { backup } from "./backup.ts";
 import { restore } from "./restore.ts";
 
@@ -68,6 +71,7 @@ test("a backup under a server that is being written to is whole, holds what was 
   expect(() => restore(file, database, at(2))).toThrow(
     /found that a server has. Stop it, then restore again/,
   );
+  expect(() => setAside(database, at(2))).toThrow(/found that a server has. Stop it, then start over again/);
   // The server has missed nothing of it.
   expect((await fetch(`${server.address}/api/jobs/netloft`)).status).toBe(200);
   const over = ended(server.process);
@@ -77,6 +81,32 @@ test("a backup under a server that is being written to is whole, holds what was 
   const aside = restore(file, database, at(3))!;
   expect(await ids(database)).toEqual(copied);
   expect((await ids(aside)).sort()).toEqual(stored.sort());
+});
+
+test("a database is set aside whole, with what lies beside it, and nothing stays in its place", async () => {
+  const database = await filledFile({ demo: true });
+  const server = await start(database);
+  const stop = keepWriting(server.address);
+  const before = () => fetch(`${server.address}/api/jobs/netloft/log`).then((answer) => answer.json());
+  while (((await before()) as { log: object[] }).log.length < 5);
+  const stored = await stop();
+  const over = ended(server.process);
+  server.process.kill("SIGKILL");
+  await over;
+  const aside = setAside(database, at(1))!;
+  for (const end of ["", "-wal", "-shm"]) expect(existsSync(database + end)).toBe(false);
+  expect((await ids(aside)).sort()).toEqual(stored.sort());
+  expect(setAside(database, at(2))).toBeUndefined();
+});
+
+test("a restore that was killed leaves nothing behind once the database is used again; what was set aside stays", async () => {
+  const file = await filledFile();
+  for (const end of ["", "-wal"]) writeFileSync(`${file}.restored${end}`, "half a copy");
+  linkSync(file, `${file}.before-2026-11-27T05-00-01-000Z`);
+  copyFileSync(file, `${file}.before-2026-11-26T05-00-01-000Z`);
+  clearKilled(file);
+  const name = basename(file);
+  expect(readdirSync(dirname(file)).sort()).toEqual([name, `${name}.before-2026-11-26T05-00-01-000Z`]);
 });
 
 test("only the newest stay, and nothing else in the folder is touched", async () => {
@@ -92,6 +122,23 @@ test("only the newest stay, and nothing else in the folder is touched", async ()
     "anvilcloud-notes.txt",
     "anvilcloud-old.db",
   ]);
+  await knex.destroy();
+});
+
+test("a backup that was just made stays, however many later dates the others bear", async () => {
+  const { file, knex } = await filledDatabase();
+  const folder = join(freshFolder(), "backups");
+  for (const second of [5, 6, 7]) await backup(file, folder, { kept: 3, now: at(second) });
+  // The clock was wrong then, or is now.
+  const { file: made, removed } = await backup(file, folder, { kept: 3, now: at(1) });
+  expect(removed).toEqual(["anvilcloud-2026-11-27T05-00-05-000Z.db"]);
+  expect(readdirSync(folder).sort()).toEqual([
+    basename(made),
+    "anvilcloud-2026-11-27T05-00-06-000Z.db",
+    "anvilcloud-2026-11-27T05-00-07-000Z.db",
+  ]);
+  await backup(file, folder, { kept: 1, now: at(2) });
+  expect(readdirSync(folder)).toEqual(["anvilcloud-2026-11-27T05-00-02-000Z.db"]);
   await knex.destroy();
 });
 

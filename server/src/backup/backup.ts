@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import Database from "better-sqlite3";
 import { CannotStart } from "../cannot-start.ts";
 import { checkCopy } from "./check.ts";
@@ -21,7 +21,7 @@ export interface Made {
 
 /**
  * Copies a database by SQLite's own backup, while a server goes on writing in it, and checks the copy before it counts.
- * Of the backups in the folder only the newest `kept` stay. Throws CannotStart; then no backup was made, and none went.
+ * Of the backups in the folder it and the newest others stay, `kept` in all: a clock that was wrong once costs it nothing. Throws CannotStart; then no backup was made, and none went.
  */
 export async function backup(
   database: string,
@@ -42,7 +42,11 @@ export async function backup(
     source.close();
     for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(part + end, { force: true });
   }
-  const older = readdirSync(folder).filter(isBackup).sort().reverse().slice(kept);
+  const others = readdirSync(folder).filter((name) => isBackup(name) && name !== basename(file));
+  const older = others
+    .sort()
+    .reverse()
+    .slice(kept - 1);
   for (const name of older) rmSync(join(folder, name));
   return { file, removed: older };
 }
