@@ -17,7 +17,7 @@ import { createWork } from "./work/pool.ts";
 async function serve(config: Config): Promise<void> {
   const { host, port, database, incoming, web, beyond } = config;
   const logger = createLogger(config.logLevel);
-  clearKilled(database);
+  clearKilled(database, new Date());
   const knex = await openDatabase(database);
   await loadShipped(knex, config.shipped);
   const loaded = config.demo ? await loadDemo(knex, config.shipped) : 0;

@@ -35,18 +35,29 @@ export const asideName = (database: string, now: Date): string =>
 /** Where a backup is checked before it takes the place of a database. */
 export const partName = (database: string): string => `${database}.restored`;
 
+/** No restore takes so long, ms: what is older was left by one that was killed. */
+const longestMs = 3_600_000;
+
 /**
  * Takes away what a restore left that was killed: the copy it was checking, and a second name of the database that is
- * still in its place. Databases that were set aside stay.
+ * still in its place. Databases that were set aside stay, and so does all that a restore may still be at work on.
  */
-export function clearKilled(database: string): void {
-  for (const end of ["", ...beside]) rmSync(partName(database) + end, { force: true });
+export function clearKilled(database: string, now: Date): void {
+  const since = new Date(now.getTime() - longestMs);
+  for (const end of ["", ...beside]) {
+    const left = partName(database) + end;
+    if (existsSync(left) && statSync(left).mtimeMs < since.getTime()) rmSync(left);
+  }
   if (!existsSync(database)) return;
   const { ino, dev } = statSync(database);
-  const folder = dirname(database);
-  for (const name of readdirSync(folder).filter((each) => each.startsWith(`${basename(database)}.before-`))) {
-    const other = statSync(join(folder, name));
-    if (other.ino === ino && other.dev === dev) rmSync(join(folder, name));
+  const named = (at: Date) => basename(asideName(database, at));
+  const asides = readdirSync(dirname(database)).filter((name) =>
+    name.startsWith(`${basename(database)}.before-`),
+  );
+  for (const name of asides.filter((each) => each < named(since))) {
+    const other = join(dirname(database), name);
+    const { ino: same, dev: there } = statSync(other);
+    if (same === ino && there === dev) rmSync(other);
   }
 }
 

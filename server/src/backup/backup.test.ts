@@ -8,6 +8,7 @@ import {
   readFileSync,
   rmSync,
   truncateSync,
+  utimesSync,
   writeFileSync,
 } from "node:fs";
 import { basename, dirname, join } from "node:path";
@@ -18,7 +19,7 @@ import { freshFolder } from "../testing/folders.ts";
 import { filledDatabase, filledFile, readLog, root } from "../testing/serve.ts";
 import { built } from "../testing/built.ts";
 import { start, ended } from "../testing/program.ts";
-import { clearKilled, setAside } from "./aside.ts";
+import { asideName, clearKilled, setAside } from "./aside.ts";
 import { backup } from "./backup.ts";
 import { restore } from "./restore.ts";
 
@@ -99,14 +100,24 @@ test("a database is set aside whole, with what lies beside it, and nothing stays
   expect(setAside(database, at(2))).toBeUndefined();
 });
 
-test("a restore that was killed leaves nothing behind once the database is used again; what was set aside stays", async () => {
+test("a restore that was killed leaves nothing behind once the database is used again; one at work loses nothing", async () => {
   const file = await filledFile();
-  for (const end of ["", "-wal"]) writeFileSync(`${file}.restored${end}`, "half a copy");
-  linkSync(file, `${file}.before-2026-11-27T05-00-01-000Z`);
-  copyFileSync(file, `${file}.before-2026-11-26T05-00-01-000Z`);
-  clearKilled(file);
   const name = basename(file);
-  expect(readdirSync(dirname(file)).sort()).toEqual([name, `${name}.before-2026-11-26T05-00-01-000Z`]);
+  const there = () => readdirSync(dirname(file)).sort();
+  const parts = ["", "-wal"].map((end) => `${file}.restored${end}`);
+  for (const part of parts) {
+    writeFileSync(part, "half a copy");
+    utimesSync(part, at(1), at(1));
+  }
+  linkSync(file, asideName(file, at(1)));
+  // What was set aside has another content, and stays.
+  copyFileSync(file, asideName(file, at(0)));
+  const all = there();
+  expect(all).toHaveLength(5);
+  clearKilled(file, at(2));
+  expect(there()).toEqual(all);
+  clearKilled(file, at(2 * 3_600));
+  expect(there()).toEqual([name, basename(asideName(file, at(0)))]);
 });
 
 test("only the newest stay, and nothing else in the folder is touched", async () => {

@@ -21,7 +21,8 @@ export interface Made {
 
 /**
  * Copies a database by SQLite's own backup, while a server goes on writing in it, and checks the copy before it counts.
- * Of the backups in the folder it and the newest others stay, `kept` in all: a clock that was wrong once costs it nothing. Throws CannotStart; then no backup was made, and none went.
+ * Of the backups in the folder it and the newest others stay, `kept` in all, whatever their dates say of it. Throws
+ * CannotStart; then no backup was made, and none went.
  */
 export async function backup(
   database: string,

@@ -13,7 +13,7 @@ export function restore(from: string, database: string, now: Date): string | und
   if (!existsSync(from))
     throw new CannotStart(`${from}: expected a backup, found no such file. List them with: ls data/backups`);
   mkdirSync(dirname(database), { recursive: true });
-  clearKilled(database);
+  clearKilled(database, now);
   const part = partName(database);
   try {
     copyFileSync(from, part);

@@ -5,7 +5,7 @@ import type { Request } from "express";
 import { Overloaded } from "../work/overloaded.ts";
 import { wrongType } from "./media-type.ts";
 import { HttpProblem } from "./problem.ts";
-import { receive, tooLarge, type Pace } from "./receive.ts";
+import { receive, tooLarge } from "./receive.ts";
 
 function checkKind(request: Request): void {
   if (!request.is("application/json")) throw wrongType(request, "application/json");
@@ -31,7 +31,7 @@ export async function clearSpool(folder: string): Promise<void> {
 /** Writes a JSON body to a file as it comes, has it used, and takes the file away again, whatever happens. */
 export async function spooled<T>(
   request: Request,
-  { folder, most, pace }: { folder: string; most: number; pace?: Pace },
+  { folder, most }: { folder: string; most: number },
   use: (file: string) => Promise<T>,
 ): Promise<T> {
   checkKind(request);
@@ -45,7 +45,7 @@ export async function spooled<T>(
   arriving += 1;
   try {
     await mkdir(folder, { recursive: true });
-    await receive(request, file, most, pace);
+    await receive(request, file, most);
     return await use(file);
   } finally {
     arriving -= 1;
